@@ -1,0 +1,112 @@
+import type { Point, Ring } from '../geometry/index.ts';
+
+export type Material = 'steel' | 'aluminium';
+export type Side = 'left' | 'right' | 'centre';
+
+/** One sheet of a panel. Layers lie behind each other, the outermost first. */
+export interface Layer {
+  id: string;
+  name: string;
+  /** As built, mm. */
+  thickness: number;
+  material: Material;
+}
+
+/** A cut-out of the panel. Openings belong to its shape, drains must stay open. */
+export interface Hole {
+  id: string;
+  name: string;
+  kind: 'opening' | 'hole' | 'drain';
+  outline: Ring;
+}
+
+export interface Crease {
+  id: string;
+  name: string;
+  line: readonly Point[];
+}
+
+/** A folded or doubled strip along an edge. */
+export interface Flange {
+  id: string;
+  name: string;
+  outline: Ring;
+}
+
+/** A place that carries load: suspension, body mount, hinge, belt, jack. */
+export interface Mount {
+  id: string;
+  name: string;
+  at: Point;
+}
+
+/**
+ * A panel opened flat at true size, seen from outside (floor: from below; inner
+ * structure: with the skin off). u right, v up, mm, origin at the lower left of
+ * the smallest upright rectangle around it.
+ */
+export interface Panel {
+  id: string;
+  name: string;
+  side: Side;
+  view: string;
+  outline: Ring;
+  holes: readonly Hole[];
+  creases: readonly Crease[];
+  flanges: readonly Flange[];
+  mounts: readonly Mount[];
+  layers: readonly Layer[];
+  /** How the surface is curved: decides how hard a patch is to make and how soft the middle is. */
+  curvature: 'flat' | 'single' | 'double';
+  /** Carries load: cautions and joint rules follow from it. */
+  structural: boolean;
+  /** Seen on the finished car. */
+  visible: boolean;
+  /** Place of the origin on the opened-out body, mm. */
+  placement: Point;
+  /** The panel on the other side of the car, if there is one, and how it is mirrored. */
+  mirrorOf?: { panel: string; axis: 'u' | 'v' };
+}
+
+/** Where two panels are joined; both lines in their own panel's coordinates, same length. */
+export interface Seam {
+  id: string;
+  name: string;
+  kind: 'spot' | 'bolted' | 'brazed';
+  /** Distance of neighbouring spots or bolts as built, mm. */
+  pitch: number;
+  sides: readonly [SeamSide, SeamSide];
+}
+
+export interface SeamSide {
+  panel: string;
+  line: readonly Point[];
+}
+
+/** A hollow closed by sheets: coat it before it is closed, keep its drains open. */
+export interface Cavity {
+  id: string;
+  name: string;
+  walls: readonly { panel: string; layer: string }[];
+  drains: readonly string[];
+}
+
+export interface View {
+  id: string;
+  name: string;
+  /** Lower left corner on the opened-out body and size, mm. */
+  at: Point;
+  width: number;
+  height: number;
+}
+
+/** A body opened flat: data, in mm, for one invented vehicle type. */
+export interface BodyPlan {
+  id: string;
+  name: string;
+  description: string;
+  views: readonly View[];
+  panels: readonly Panel[];
+  seams: readonly Seam[];
+  cavities: readonly Cavity[];
+}

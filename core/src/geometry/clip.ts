@@ -1,0 +1,125 @@
+import ClipperLib from 'clipper-lib';
+import { finite } from '../check.ts';
+import { refuse } from '../problem.ts';
+import { CLIP_GRID, SLIVER_AREA } from '../tolerances.ts';
+import { area, centroid, perimeter, signedArea, simpleRing } from './ring.ts';
+import type { Point, Polygon, Ring } from './point.ts';
+
+export interface Shape {
+  /** Each polygon: outer ring, then holes; mm. */
+  polygons: Polygon[];
+  /** mm² */
+  area: number;
+  /** All edges, holes included, mm. */
+  perimeter: number;
+  /** Of the whole, mm; null where nothing is left. */
+  centroid: Point | null;
+}
+
+export type CombineOp = 'union' | 'intersection' | 'difference';
+
+interface IntPoint {
+  X: number;
+  Y: number;
+}
+
+const CLIP_TYPE: Readonly<Record<CombineOp, number>> = {
+  union: ClipperLib.ClipType.ctUnion,
+  intersection: ClipperLib.ClipType.ctIntersection,
+  difference: ClipperLib.ClipType.ctDifference,
+};
+
+/**
+ * What do two areas make together: union, intersection or difference?
+ * Method: Vatti clipping as in the Clipper library, on a grid of 0.001 mm.
+ *
+ * @param a,b polygons: outer ring then holes, mm
+ * @throws Problem naming the ring that crosses itself or has no area
+ */
+export function combine({ op, a, b }: { op: CombineOp; a: Polygon; b: Polygon }): Shape {
+  if (!(op in CLIP_TYPE)) refuse('unknown-op', 'op', 'op must be "union", "intersection" or "difference".');
+  return clip(op, checked('a', a), checked('b', b));
+}
+
+/** combine for polygons that are known to be sound. */
+export function clip(op: CombineOp, a: Polygon, b: Polygon): Shape {
+  return clipAll(op, [a], [b]);
+}
+
+/** Union, intersection or difference of two lists of sound polygons. */
+export function clipAll(op: CombineOp, as: readonly Polygon[], bs: readonly Polygon[]): Shape {
+  const clipper = new ClipperLib.Clipper();
+  // Outer rings and holes are told apart by their direction, so that non-zero filling joins overlaps.
+  clipper.AddPaths(as.flatMap(directed), ClipperLib.PolyType.ptSubject, true);
+  if (bs.length > 0) clipper.AddPaths(bs.flatMap(directed), ClipperLib.PolyType.ptClip, true);
+  const tree = new ClipperLib.PolyTree();
+  const fill = ClipperLib.PolyFillType.pftNonZero;
+  clipper.Execute(CLIP_TYPE[op], tree, fill, fill);
+  return shapeOf(polygonsOf(tree));
+}
+
+/**
+ * What does an area become when its edge moves out (positive) or in (negative)?
+ *
+ * @param by mm, −5,000 to 5,000
+ * @param join "round" keeps the distance everywhere, "miter" keeps straight edges straight
+ */
+export function grow({ a, by, join = 'round' }: { a: Polygon; by: number; join?: 'round' | 'miter' }): Shape {
+  finite('by', by, { min: -5000, max: 5000, unit: 'mm' });
+  if (join !== 'round' && join !== 'miter') refuse('unknown-join', 'join', 'join must be "round" or "miter".');
+  return offset([checked('a', a)], by, join);
+}
+
+/** grow for polygons that are known to be sound. */
+export function offset(polygons: readonly Polygon[], by: number, join: 'round' | 'miter' = 'round'): Shape {
+  const arcTolerance = 0.05 / CLIP_GRID;
+  const offsetter = new ClipperLib.ClipperOffset(4, arcTolerance);
+  const type = join === 'round' ? ClipperLib.JoinType.jtRound : ClipperLib.JoinType.jtMiter;
+  offsetter.AddPaths(polygons.flatMap(directed), type, ClipperLib.EndType.etClosedPolygon);
+  const tree = new ClipperLib.PolyTree();
+  offsetter.Execute(tree, by / CLIP_GRID);
+  return shapeOf(polygonsOf(tree));
+}
+
+/** The polygons with their total area, edge length and centroid; slivers are dropped. */
+export function shapeOf(all: readonly Polygon[]): Shape {
+  const polygons = all.filter((polygon) => area(polygon) > SLIVER_AREA);
+  const total = polygons.reduce((sum, polygon) => sum + area(polygon), 0);
+  const moment = polygons.flatMap((polygon) => polygon.map((ring, i) => ({ ring, weight: (i === 0 ? 1 : -1) * Math.abs(signedArea(ring)) })));
+  const mean = (axis: 0 | 1) => moment.reduce((sum, { ring, weight }) => sum + centroid(ring)[axis] * weight, 0) / total;
+  return {
+    polygons,
+    area: total,
+    perimeter: polygons.flat().reduce((sum, ring) => sum + perimeter(ring), 0),
+    centroid: total > 0 ? [mean(0), mean(1)] : null,
+  };
+}
+
+function checked(field: string, polygon: unknown): Polygon {
+  if (!Array.isArray(polygon) || polygon.length === 0) refuse('not-a-list', field, `${field} must be a polygon: outer ring, then holes.`);
+  return (polygon as unknown[]).map((ring, i) => simpleRing(`${field}[${i}]`, ring));
+}
+
+function directed(polygon: Polygon): IntPoint[][] {
+  return polygon.map((ring, i) => {
+    const path = ring.map(([u, v]) => ({ X: Math.round(u / CLIP_GRID), Y: Math.round(v / CLIP_GRID) }));
+    const outer = i === 0;
+    return signedArea(ring) > 0 === outer ? path : path.reverse();
+  });
+}
+
+interface PolyNode {
+  Contour(): IntPoint[];
+  Childs(): PolyNode[];
+}
+
+function polygonsOf(node: PolyNode): Polygon[] {
+  return node.Childs().flatMap((outer) => {
+    const holes = outer.Childs();
+    return [[ringOf(outer), ...holes.map(ringOf)], ...holes.flatMap((hole) => polygonsOf(hole))];
+  });
+}
+
+function ringOf(node: PolyNode): Ring {
+  return node.Contour().map(({ X, Y }): Point => [X * CLIP_GRID, Y * CLIP_GRID]);
+}

@@ -1,0 +1,22 @@
+/** The one home of tolerances. Each has its unit and its reason. */
+
+/** mm. Curves of body plans are flattened so that no chord leaves its curve by more: a scribed line is as wide. */
+export const CURVE_FLATNESS = 0.5;
+
+/** mm. Two points closer than this are one place: finer than anybody can put a probe twice. */
+export const SAME_PLACE = 0.5;
+
+/** mm. Seams of two panels meet when their edges come this close: the width of a scribed line on either side. */
+export const SEAM_MEETS = 1;
+
+/** mm. Rounding of clipping coordinates: 1/1000 mm, far under what can be marked. */
+export const CLIP_GRID = 0.001;
+
+/** mm. A vertex of a marked line that strays less from the chord is dropped: thickness of a felt-pen line. */
+export const PEN_LINE = 1;
+
+/** mm². Slivers under this are left by clipping and are no part of a repair. */
+export const SLIVER_AREA = 4;
+
+/** mm. Re-plotted tape offsets must come this close to the corner. */
+export const REPLOT = 1;

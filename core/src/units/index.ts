@@ -1,0 +1,3 @@
+export { parseLength, type LengthUnit } from './parseLength.ts';
+export { formatLength, roundingStep } from './formatLength.ts';
+export { gaugeToMm } from './gauge.ts';
