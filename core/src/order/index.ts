@@ -1,0 +1,2 @@
+export { landed, type LandedInput, type LandedLine } from './landed.ts';
+export { ORDER_STATES, nextStates, isAwaited, type OrderState } from './states.ts';

@@ -1,0 +1,58 @@
+import { finite } from '../check.ts';
+import { inPolygon, toRing, type Point } from '../geometry/index.ts';
+import { layerOf, panelOf, sheetOf, type BodyPlan } from '../body/index.ts';
+import { refuse } from '../problem.ts';
+
+export type ProbeVerdict = 'sound' | 'soft' | 'through';
+
+/** One place, measured: at least one of coating, metal and probe. */
+export interface Reading {
+  panel: string;
+  layer: string;
+  /** Panel coordinates, mm. */
+  u: number;
+  v: number;
+  /** Coating over the metal, µm. */
+  coatingUm?: number | undefined;
+  /** True where the coating gauge was over range: the value is “more than”. */
+  coatingOver?: boolean | undefined;
+  /** Metal left, mm; 0 is a hole. */
+  metalMm?: number | undefined;
+  probe?: ProbeVerdict | undefined;
+  note?: string | undefined;
+}
+
+/** mm. A place this little outside the outline is on the edge: nobody holds a gauge more exactly. */
+const EDGE_SLACK = 5;
+/** µm. Thicker than any coating or filler that a gauge reads: a slip of the unit. */
+const THICKEST_COATING_UM = 20_000;
+export const LONGEST_NOTE = 500;
+
+/**
+ * Is this reading possible on this body? Returns it with the place moved onto the sheet
+ * where it lay within 5 mm of the edge.
+ *
+ * @throws Problem naming the field and how to mend it
+ */
+export function checkReading(plan: BodyPlan, reading: Reading): Reading {
+  const panel = panelOf(plan, reading.panel);
+  const layer = layerOf(panel, reading.layer);
+  const place: Point = [finite('u', reading.u, { unit: 'mm' }), finite('v', reading.v, { unit: 'mm' })];
+  const sheet = sheetOf(panel);
+  const onEdge = sheet.some((ring) => toRing(place, ring) <= EDGE_SLACK);
+  if (!inPolygon(place, sheet) && !onEdge) {
+    refuse('outside-panel', 'u', `The place u ${place[0]}, v ${place[1]} mm lies outside ${panel.name}; measure u from its left end and v from its lower edge.`);
+  }
+  if (reading.coatingUm !== undefined) finite('coatingUm', reading.coatingUm, { min: 0, max: THICKEST_COATING_UM, unit: 'µm' });
+  if (reading.metalMm !== undefined) finite('metalMm', reading.metalMm, { min: 0, max: 2.5 * layer.thickness, unit: 'mm' });
+  if (reading.coatingUm === undefined && reading.metalMm === undefined && reading.probe === undefined) {
+    refuse('empty-reading', 'metalMm', 'Enter the coating in µm, the metal in mm or what the probe said.');
+  }
+  if ((reading.note ?? '').length > LONGEST_NOTE) refuse('too-long', 'note', `The note has ${reading.note!.length} characters; shorten it to ${LONGEST_NOTE}.`);
+  return reading;
+}
+
+/** Metal for the map: what the gauge read, zero where the probe went through; undefined where nothing says how thick. */
+export function metalOf(reading: Pick<Reading, 'metalMm' | 'probe'>): number | undefined {
+  return reading.probe === 'through' ? 0 : reading.metalMm;
+}

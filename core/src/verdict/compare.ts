@@ -1,0 +1,190 @@
+import { finite, list } from '../check.ts';
+import { uniforms } from '../random.ts';
+import { elementsOf, type Element, type OptionId } from './elements.ts';
+import { reasonsFor, ruledOut } from './reasons.ts';
+import { houseDefaults, type House, type Rates, type Repair } from './repair.ts';
+import { samplerOf, spreadOf, type Spread } from './simulate.ts';
+
+export interface VerdictOption {
+  id: OptionId;
+  title: string;
+  hours: Spread;
+  /** Minor units, work and material and panel. */
+  cost: Spread;
+  /** Minor units that are paid out: panel, sheet, wire, coats. */
+  outlay: number;
+  /** Days until it can begin because of delivery. */
+  waitDays: number;
+  elements: (Element & { hours: number })[];
+  for: string[];
+  against: string[];
+  /** Why it cannot be done here; null where it can. */
+  ruledOut: string | null;
+  cheapest: number;
+  quickest: number;
+}
+
+export interface Verdict {
+  options: VerdictOption[];
+  proposed: OptionId | null;
+  why: string;
+  /** Damaged share of the panel, 0 to 1. */
+  damageShare: number;
+  /** Damaged share at which the whole panel becomes cheaper than patching; null where it never does or cannot be bought. */
+  breakEvenShare: number | null;
+  mountCaution: string | null;
+}
+
+const TITLES: Record<OptionId, string> = { treat: 'Treat and keep', patch: 'Let in a patch', whole: 'Fit a whole panel' };
+const OPTIONS: readonly OptionId[] = ['treat', 'patch', 'whole'];
+const SEED = 20_260;
+/** Minutes of setting up and clearing away for any option; common practice, no published source. */
+const SETTING_UP = [10, 20, 40] as const;
+
+/**
+ * Treat, patch or whole panel: hours from counted elements, cost with the landed price,
+ * what speaks for and against, and which of them is proposed. The person decides.
+ *
+ * @param repair panel, zones (1 to 200) and offer; lengths mm, areas mm², money minor units
+ * @param rates minor units
+ * @param house the shop's rules; defaults are common practice
+ * @throws Problem naming the field
+ */
+export function compare({ repair, rates, house }: { repair: Repair; rates: Rates; house?: Partial<House> }): Verdict {
+  const rules = { ...houseDefaults, ...house };
+  check(repair, rates, rules);
+  const damage = repair.zones.reduce((sum, zone) => sum + zone.area, 0);
+  const near = repair.zones.some((zone) => zone.toMount !== null && zone.toMount < rules.mountRadius);
+  const drawn = OPTIONS.map((id) => simulateOption(id, repair, rates, rules));
+  const possible = OPTIONS.map((id) => ruledOut(id, repair, near));
+  const shares = winnerShares(drawn, possible);
+  const options = OPTIONS.map((id, i): VerdictOption => ({
+    id,
+    title: TITLES[id],
+    hours: spreadOf(drawn[i]!.hours.slice()),
+    cost: spreadOf(drawn[i]!.cost.slice()),
+    outlay: drawn[i]!.outlay,
+    waitDays: id === 'whole' ? (repair.offer?.leadDays ?? 0) : 0,
+    elements: drawn[i]!.elements,
+    ...reasonsFor(id, repair),
+    ruledOut: possible[i]!,
+    cheapest: shares.cheapest[i]!,
+    quickest: shares.quickest[i]!,
+  }));
+  const { proposed, why } = propose(options, repair);
+  return {
+    options,
+    proposed,
+    why,
+    damageShare: damage / repair.panel.area,
+    breakEvenShare: breakEven(repair, rates, rules, damage),
+    mountCaution: near
+      ? `Part of this damage lies within ${rules.mountRadius} mm of a mount. There only continuous or as-built welds of metal of equal thickness count; never filler, sealer, rivets or overlap on rust. Follow your local code and the maker’s manual, and ask a qualified person.`
+      : null,
+  };
+}
+
+function check(repair: Repair, rates: Rates, house: House): void {
+  finite('repair.panel.area', repair?.panel?.area, { above: 0, unit: 'mm²' });
+  finite('repair.panel.jointLength', repair.panel.jointLength, { min: 0, unit: 'mm' });
+  finite('repair.panel.spotWelds', repair.panel.spotWelds, { min: 0, max: 10_000 });
+  finite('repair.panel.thickness', repair.panel.thickness, { above: 0, max: 20, unit: 'mm' });
+  list<Repair['zones'][number]>('repair.zones', repair.zones, 1, 200).forEach((zone, i) => {
+    finite(`repair.zones[${i}].area`, zone.area, { above: 0, unit: 'mm²' });
+    finite(`repair.zones[${i}].patchPerimeter`, zone.patchPerimeter, { min: 0, unit: 'mm' });
+    finite(`repair.zones[${i}].patchArea`, zone.patchArea, { min: 0, unit: 'mm²' });
+    if (zone.toMount !== null) finite(`repair.zones[${i}].toMount`, zone.toMount, { min: 0, unit: 'mm' });
+  });
+  if (repair.offer) {
+    finite('repair.offer.landed', repair.offer.landed, { min: 0 });
+    finite('repair.offer.leadDays', repair.offer.leadDays, { min: 0, max: 3650 });
+  }
+  for (const key of ['hour', 'sheetDm2', 'weldMetre', 'coatDm2'] as const) finite(`rates.${key}`, rates?.[key], { min: 0 });
+  finite('house.runs', house.runs, { min: 200, max: 200_000 });
+  finite('house.pace', house.pace, { above: 0, max: 20 });
+}
+
+interface Drawn {
+  hours: Float64Array;
+  cost: Float64Array;
+  outlay: number;
+  elements: (Element & { hours: number })[];
+}
+
+/** All options are drawn with the same stream, so that their difference is not blurred by chance. */
+function simulateOption(id: OptionId, repair: Repair, rates: Rates, house: House): Drawn {
+  const counted = elementsOf(id, repair).filter((element) => element.count > 0);
+  const elements = [...counted, { name: 'Set up and clear away', count: 1, unit: 'time', minutes: SETTING_UP, rule: 'T-30' }];
+  const samplers = elements.map(({ name, minutes: [min, mode, max] }) => samplerOf(name, { kind: 'pert', min, mode, max }));
+  // What the cut reveals makes patches grow; a whole panel takes its own damage away, but not what lies behind.
+  const growth = samplerOf('hidden', { kind: 'lognormal', median: id === 'patch' ? house.hiddenMedian : 1 + (house.hiddenMedian - 1) / 2, sigma: house.hiddenSigma });
+  const random = uniforms(SEED);
+  const outlay = Math.round(outlayOf(id, repair, rates));
+  const hours = new Float64Array(house.runs);
+  const cost = new Float64Array(house.runs);
+  for (let run = 0; run < house.runs; run++) {
+    const hidden = growth(random);
+    let minutes = 0;
+    for (let i = 0; i < elements.length; i++) minutes += elements[i]!.count * samplers[i]!(random);
+    hours[run] = (minutes / 60) * hidden * house.pace;
+    cost[run] = hours[run]! * rates.hour + outlay;
+  }
+  return { hours, cost, outlay, elements: elements.map((element) => ({ ...element, hours: ((element.minutes[0] + 4 * element.minutes[1] + element.minutes[2]) / 6 / 60) * element.count * house.pace })) };
+}
+
+function outlayOf(id: OptionId, repair: Repair, rates: Rates): number {
+  const damage = repair.zones.reduce((sum, zone) => sum + zone.area, 0) / 10_000;
+  const patch = repair.zones.reduce((sum, zone) => sum + zone.patchArea, 0) / 10_000;
+  const weld = repair.zones.reduce((sum, zone) => sum + zone.patchPerimeter, 0) / 1000;
+  if (id === 'treat') return damage * 1.5 * rates.coatDm2;
+  if (id === 'patch') return patch * 1.4 * rates.sheetDm2 + weld * rates.weldMetre + patch * 2 * rates.coatDm2;
+  const area = repair.panel.area / 10_000;
+  return (repair.offer?.landed ?? 0) + (repair.panel.jointLength / 1000) * rates.weldMetre + area * 1.2 * rates.coatDm2;
+}
+
+function winnerShares(drawn: readonly Drawn[], impossible: readonly (string | null)[]): { cheapest: number[]; quickest: number[] } {
+  const open = drawn.map((_, i) => i).filter((i) => impossible[i] === null);
+  const count = (of: 'cost' | 'hours') => {
+    const wins = drawn.map(() => 0);
+    const runs = drawn[0]!.hours.length;
+    for (let run = 0; run < runs && open.length > 0; run++) {
+      const best = open.reduce((a, b) => (drawn[b]![of][run]! < drawn[a]![of][run]! ? b : a));
+      wins[best]! += 1 / runs;
+    }
+    return wins;
+  };
+  return { cheapest: count('cost'), quickest: count('hours') };
+}
+
+function propose(options: readonly VerdictOption[], repair: Repair): { proposed: OptionId | null; why: string } {
+  const open = options.filter((option) => option.ruledOut === null);
+  if (open.length === 0) return { proposed: null, why: 'None of the options can be done here: find a panel to buy, or plan to make it.' };
+  const best = open.reduce((a, b) => (b.cost.p50 < a.cost.p50 ? b : a));
+  const others = open.filter((option) => option !== best);
+  if (others.length === 0) return { proposed: best.id, why: `${best.title}: every other option is ruled out for ${repair.panel.name}.` };
+  const next = others.reduce((a, b) => (b.cost.p50 < a.cost.p50 ? b : a));
+  const sure = best.cheapest >= 0.8 ? 'clearly' : best.cheapest >= 0.6 ? 'probably' : 'by a narrow margin';
+  return { proposed: best.id, why: `${best.title}: ${sure} the cheapest of what can be done here, ${Math.round(best.cheapest * 100)} times in 100; next is ${next.title.toLowerCase()}.` };
+}
+
+/** Finds by bisection the damaged share at which patching costs as much as the whole panel, zones growing alike. */
+function breakEven(repair: Repair, rates: Rates, house: House, damage: number): number | null {
+  if (!repair.offer && !repair.panel.bolted) return null;
+  if (!repair.offer) return null;
+  const rules = { ...house, runs: 400 };
+  const whole = spreadOf(simulateOption('whole', repair, rates, rules).cost).p50;
+  const patchAt = (share: number) => {
+    const scale = (share * repair.panel.area) / damage;
+    const zones = repair.zones.map((zone) => ({ ...zone, area: zone.area * scale, patchArea: zone.patchArea * scale, patchPerimeter: zone.patchPerimeter * Math.sqrt(scale) }));
+    return spreadOf(simulateOption('patch', { ...repair, zones }, rates, rules).cost).p50;
+  };
+  if (patchAt(1) < whole) return null;
+  let [low, high] = [0.0005, 1];
+  if (patchAt(low) > whole) return low;
+  for (let i = 0; i < 24; i++) {
+    const middle = Math.sqrt(low * high);
+    if (patchAt(middle) < whole) low = middle;
+    else high = middle;
+  }
+  return high;
+}

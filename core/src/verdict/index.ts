@@ -1,0 +1,4 @@
+export { simulate, type SimulateInput, type Spread, type Variable, type Expression } from './simulate.ts';
+export { compare, type Verdict, type VerdictOption } from './compare.ts';
+export { elementsOf, type Element, type OptionId } from './elements.ts';
+export { houseDefaults, type House, type Rates, type Repair, type RepairZone } from './repair.ts';

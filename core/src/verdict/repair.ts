@@ -1,0 +1,59 @@
+import type { ZoneClass } from '../survey/index.ts';
+
+/** What is known of the damage and the panel when the options are weighed. Lengths mm, areas mm². */
+export interface Repair {
+  panel: {
+    name: string;
+    area: number;
+    /** Length of the joints that hold the whole panel in the body. */
+    jointLength: number;
+    /** As-built spots in those joints. */
+    spotWelds: number;
+    /** Bolts instead of welds: the panel is unbolted. */
+    bolted: boolean;
+    thickness: number;
+    curvature: 'flat' | 'single' | 'double';
+    structural: boolean;
+    visible: boolean;
+  };
+  zones: readonly RepairZone[];
+  /** The panel as it can be bought; null where nobody is known to sell it. Money in minor units. */
+  offer: { landed: number; leadDays: number } | null;
+}
+
+export interface RepairZone {
+  class: ZoneClass;
+  /** Of the damage itself. */
+  area: number;
+  /** Around the patch that takes it out. */
+  patchPerimeter: number;
+  patchArea: number;
+  /** Distance of the damage to the nearest mount; null where the panel has none. */
+  toMount: number | null;
+}
+
+export interface Rates {
+  /** Minor units an hour of the person's work. */
+  hour: number;
+  /** Minor units for a square decimetre of sheet steel. */
+  sheetDm2: number;
+  /** Minor units of wire, gas and discs for a metre of weld. */
+  weldMetre: number;
+  /** Minor units of converter, primer and wax for a square decimetre. */
+  coatDm2: number;
+}
+
+/** What the shop holds to; common practice, no published source. */
+export interface House {
+  /** mm around a mount in which only welded metal of equal thickness counts. */
+  mountRadius: number;
+  /** How the shop's hours compare with the counted elements: 1 = as counted, 2 = twice as long. */
+  pace: number;
+  /** Sigma of the log of hidden damage that is only found after cutting. */
+  hiddenSigma: number;
+  /** Median of found/seen hours. */
+  hiddenMedian: number;
+  runs: number;
+}
+
+export const houseDefaults: House = { mountRadius: 300, pace: 1, hiddenSigma: 0.3, hiddenMedian: 1.2, runs: 4000 };
