@@ -1,0 +1,2 @@
+export { cutLine, cutRules, lineOnMap, insideCut, type CutLine, type CutPanel, type CutRules, type CutRun } from './line.ts';
+export { cutOffsets, chooseDatums, footOn, type Datum, type CornerOffsets } from './offsets.ts';

@@ -1,0 +1,103 @@
+import { finite, list } from '../check.ts';
+import { between, cross, dot, minus, plus, scaled, simplifyRing, unit, type Point, type Ring } from '../geometry/index.ts';
+import { refuse } from '../problem.ts';
+import { REPLOT } from '../tolerances.ts';
+import { formatLength, parseLength, type LengthUnit } from '../units/index.ts';
+
+/** A straight edge to measure from; the panel lies on its left when one goes from a to b. */
+export interface Datum {
+  name: string;
+  a: Point;
+  b: Point;
+}
+
+export interface CornerOffsets {
+  corner: Point;
+  /** Square to each datum edge: mm and as it reads on the tape. */
+  offsets: { datum: string; mm: number; text: string }[];
+  /** Where the rounded figures put the corner, and how far that is off, mm. */
+  replotted: Point;
+  error: number;
+}
+
+/** Degrees. Offsets from edges that are more nearly parallel do not fix a corner. */
+const LEAST_ANGLE = 30;
+/** Inches are read to a thirty-second here: a sixteenth can miss the millimetre. */
+const OFFSET_DENOMINATOR = 32;
+
+/**
+ * Which two tape figures mark each corner? Offsets square to two straight datum edges.
+ *
+ * @param line corners in mm
+ * @param datums two edges at 30° or more to each other
+ * @param unit the person's unit
+ * @returns per corner the figures, rounded to what can be read, and where they lead
+ *   (within 1 mm); and the run lengths. On the other side of the car the same figures hold
+ *   from the mirrored edges
+ * @throws Problem naming the field
+ */
+export function cutOffsets({ line, datums, unit: reading = 'mm' }: { line: readonly Point[]; datums: readonly Datum[]; unit?: LengthUnit }): { corners: CornerOffsets[]; runs: { mm: number; text: string }[] } {
+  const corners = list<Point>('line', line, 1, 500).map((p, i): Point => [finite(`line[${i}][0]`, p?.[0], { unit: 'mm' }), finite(`line[${i}][1]`, p?.[1], { unit: 'mm' })]);
+  const [first, second] = list<Datum>('datums', datums, 2, 2) as [Datum, Datum];
+  for (const [i, datum] of [first, second].entries()) {
+    if (!(between(datum.a, datum.b) > 1)) refuse('no-length', `datums[${i}]`, 'A datum edge needs two places more than 1 mm apart.');
+  }
+  const [n1, n2] = [inward(first), inward(second)];
+  const sine = cross(n1, n2);
+  if (Math.abs(sine) < Math.sin((LEAST_ANGLE * Math.PI) / 180)) refuse('parallel', 'datums', 'The two datum edges are nearly parallel; choose edges at 30° or more to each other.');
+  const write = (mm: number) => formatLength({ mm, unit: reading, denominator: OFFSET_DENOMINATOR }).text;
+  const read = (text: string) => (text.startsWith('-') ? -1 : 1) * parseLength({ text: text.replace('-', ''), unit: reading }).mm;
+  return {
+    corners: corners.map((corner) => {
+      const measured = [dot(n1, minus(corner, first.a)), dot(n2, minus(corner, second.a))] as const;
+      const texts = measured.map(write) as [string, string];
+      const replotted = fromOffsets([read(texts[0]), read(texts[1])], first, second, n1, n2, sine);
+      return {
+        corner,
+        offsets: [first, second].map((datum, i) => ({ datum: datum.name, mm: measured[i]!, text: texts[i]! })),
+        replotted,
+        error: between(corner, replotted),
+      };
+    }),
+    runs: corners.map((corner, i) => {
+      const mm = between(corner, corners[(i + 1) % corners.length]!);
+      return { mm, text: write(mm) };
+    }),
+  };
+}
+
+/** Unit vector from the datum edge onto the panel. */
+function inward(datum: Datum): Point {
+  const d = unit(minus(datum.b, datum.a));
+  return [-d[1], d[0]];
+}
+
+function fromOffsets([o1, o2]: readonly [number, number], first: Datum, second: Datum, n1: Point, n2: Point, sine: number): Point {
+  const c1 = o1 + dot(n1, first.a);
+  const c2 = o2 + dot(n2, second.a);
+  return [(c1 * n2[1] - c2 * n1[1]) / sine, (n1[0] * c2 - n2[0] * c1) / sine];
+}
+
+/** mm. Outlines are thinned by this before their straight edges are sought. */
+const STRAIGHT_WITHIN = 3 * REPLOT;
+
+/**
+ * From which two edges of a panel can one measure best? The longest nearly straight
+ * stretch of its outline, and the one that is longest square to it.
+ */
+export function chooseDatums(outline: Ring, nameOf: (outward: Point) => string): [Datum, Datum] {
+  const thinned = simplifyRing(outline, STRAIGHT_WITHIN);
+  const edges = thinned.map((a, i) => ({ a, b: thinned[(i + 1) % thinned.length]! }));
+  const longest = edges.reduce((x, y) => (between(y.a, y.b) > between(x.a, x.b) ? y : x));
+  const direction = unit(minus(longest.b, longest.a));
+  const square = (edge: { a: Point; b: Point }) => Math.abs(cross(direction, minus(edge.b, edge.a)));
+  const other = edges.reduce((x, y) => (square(y) > square(x) ? y : x));
+  const named = (edge: { a: Point; b: Point }): Datum => ({ ...edge, name: nameOf(scaled(inward({ ...edge, name: '' }), -1)) });
+  return [named(longest), named(other)];
+}
+
+/** The place that two offsets mark: for drawing tapes from the datum edges to a corner. */
+export function footOn(datum: Datum, corner: Point): Point {
+  const n = inward(datum);
+  return plus(corner, scaled(n, -dot(n, minus(corner, datum.a))));
+}

@@ -1,0 +1,1 @@
+export { Problem, refuse } from './problem.ts';

@@ -1,0 +1,1 @@
+export { cautionsFor, DEFERENCE, type Caution, type CautionStep } from './cautions.ts';
