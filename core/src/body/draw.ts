@@ -13,6 +13,7 @@ export interface DrawnPanel {
   layers: readonly Layer[];
   curvature: Panel['curvature'];
   structural?: boolean;
+  fixing?: Panel['fixing'];
   visible?: boolean;
 }
 
@@ -97,6 +98,7 @@ function settle(drawn: DrawnPanel, view: View, side: Panel['side']): Panel {
     layers: drawn.layers,
     curvature: drawn.curvature,
     structural: drawn.structural ?? false,
+    fixing: drawn.fixing ?? 'welded',
     visible: drawn.visible ?? true,
     placement: plus(view.at, origin),
   };

@@ -3,6 +3,7 @@ import { saloon } from './plans/saloon/index.ts';
 import type { BodyPlan, Layer, Panel } from './types.ts';
 
 export type * from './types.ts';
+export { panelJoints } from './joints.ts';
 
 const PLANS: readonly BodyPlan[] = [saloon];
 

@@ -60,6 +60,8 @@ export interface Panel {
   curvature: 'flat' | 'single' | 'double';
   /** Carries load: cautions and joint rules follow from it. */
   structural: boolean;
+  /** How it is held: a bolted panel comes off without cutting. */
+  fixing: 'welded' | 'bolted';
   /** Seen on the finished car. */
   visible: boolean;
   /** Place of the origin on the opened-out body, mm. */

@@ -46,9 +46,9 @@ const wing: DrawnPanel = {
     { id: 'arch-swell', name: 'Arch swelling', line: arc(FRONT_AXLE, 392, 168, 12) },
   ],
   flanges: [{ id: 'arch-lip', name: 'Wheel arch lip', outline: archLip(FRONT_AXLE, 150, 0) }],
-  mounts: [],
   layers: single(0.9),
   curvature: 'double',
+  fixing: 'bolted',
 };
 
 const SHUT_REAR = flatten([2350, 122], [[2356, 170], [[2362, 400], [2352, 620], [2338, 742]], [2306, 1120], [2302, 1206]]);
@@ -93,7 +93,6 @@ const door: DrawnPanel = {
     { id: 'tuck', name: 'Lower tuck-under', line: flatten([1268, 236], [[2349, 236]]) },
   ],
   flanges: [{ id: 'hem', name: 'Lower hem', outline: [[1300, 128], [2312, 128], [2330, 142], [1284, 142]] }],
-  mounts: [],
   layers: [steel('outer', 'Skin', 0.9), steel('hem', 'Hem return', 0.9)],
   curvature: 'single',
 };

@@ -21,6 +21,7 @@ const bonnet: DrawnPanel = {
   ],
   layers: [steel('outer', 'Skin', 0.9), steel('inner', 'Frame', 0.9)],
   curvature: 'double',
+  fixing: 'bolted',
 };
 
 const vents: Ring[] = Array.from({ length: 8 }, (_, i) => roundedRectangle(1226, -300 + i * 78, 1256, -300 + i * 78 + 54, 8));
@@ -78,6 +79,7 @@ const bootLid: DrawnPanel = {
   ],
   layers: [steel('outer', 'Skin', 0.9), steel('inner', 'Frame', 0.9)],
   curvature: 'double',
+  fixing: 'bolted',
 };
 
 export const topPanels = [bonnet, cowl, roof, deck, bootLid];

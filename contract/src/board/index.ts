@@ -1,0 +1,22 @@
+import type { PanelCondition } from '@aspecta/core/survey';
+import type { NextStep } from '../garage/index.ts';
+
+export interface BoardPanel {
+  panel: string;
+  /** What the Board shows: work that is done or decided goes before condition. */
+  state: PanelCondition | 'decided' | 'done';
+  condition: PanelCondition;
+  coverage: number;
+  readings: number;
+  thinnest: number | null;
+  deepestCoating: number | null;
+  zones: number;
+  choice: 'treat' | 'patch' | 'whole' | null;
+  /** State of the order for it, if there is one on its way. */
+  awaited: { state: string; due: string | null; late: boolean } | null;
+}
+
+export interface Board {
+  panels: BoardPanel[];
+  next: NextStep;
+}

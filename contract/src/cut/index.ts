@@ -1,0 +1,38 @@
+import Joi from 'joi';
+import type { CornerOffsets, CutLine, Datum } from '@aspecta/core/cut';
+
+export interface CutSettings {
+  margin: number;
+  maxCorners: number;
+  cornerRadius: number;
+  kerf: number;
+}
+
+export interface CutPlanView {
+  repairId: string;
+  panel: string;
+  layer: string;
+  /** As-built thickness, mm. */
+  thickness: number;
+  settings: CutSettings;
+  saved: boolean;
+  version: number;
+  line: CutLine;
+  datums: [Datum, Datum];
+  corners: CornerOffsets[];
+  runs: { mm: number; text: string }[];
+  /** The panel on the other side for which the same figures hold, if there is one. */
+  mirror: string | null;
+  /** Shares of the joint on metal that was not measured, or that may be too thin. */
+  onMap: { unmeasured: number; doubtful: number };
+}
+
+export const cutDefaults: CutSettings = { margin: 20, maxCorners: 4, cornerRadius: 15, kerf: 1 };
+
+export const cutSchema = Joi.object<CutSettings & { version: number }>({
+  margin: Joi.number().min(5).max(200).required(),
+  maxCorners: Joi.number().integer().min(3).max(12).required(),
+  cornerRadius: Joi.number().min(12).max(100).required(),
+  kerf: Joi.number().min(0).max(5).required(),
+  version: Joi.number().integer().min(0).required(),
+});

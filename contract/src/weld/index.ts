@@ -1,0 +1,34 @@
+import Joi from 'joi';
+import type { Position, Process, Strategy, WeldPlan } from '@aspecta/core/weld';
+
+export interface WeldSettingsInput {
+  process: Process;
+  position: Position;
+  handWarm: number;
+  strategy: Strategy;
+}
+
+export interface WeldPlanView {
+  repairId: string;
+  panel: string;
+  input: WeldSettingsInput;
+  plan: WeldPlan;
+  /** Steps that are done, with the time of the server. */
+  done: { n: number; at: string; by: string }[];
+  /** Who has read the cautions, and when. */
+  acknowledged: { by: string; at: string } | null;
+  version: number;
+  /** The outline of the cut for which this was planned, to draw it. */
+  joints: { points: [number, number][]; closed: boolean }[];
+}
+
+export const weldDefaults: WeldSettingsInput = { process: 'mig', position: 'flat', handWarm: 50, strategy: 'coolest' };
+
+export const weldSchema = Joi.object<WeldSettingsInput & { version: number }>({
+  process: Joi.valid('mig', 'tig').required(),
+  position: Joi.valid('flat', 'vertical', 'overhead').required(),
+  handWarm: Joi.number().min(30).max(150).required(),
+  strategy: Joi.valid('coolest', 'skip', 'backstep', 'continuous').required(),
+  version: Joi.number().integer().min(0).required(),
+});
+export const stepSchema = Joi.object<{ done: boolean; version: number }>({ done: Joi.boolean().required(), version: Joi.number().integer().required() });
