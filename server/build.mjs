@@ -1,0 +1,21 @@
+import { build } from 'esbuild';
+
+/* One ESM bundle a program: our own packages inside, everything from the registry outside. */
+await build({
+  entryPoints: { server: 'server/src/main.ts', calcWorker: 'server/src/calc/worker.ts', calc: 'server/src/calc/main.ts', launch: 'server/src/launch/main.ts', demo: 'demo/load.ts' },
+  outdir: 'server/dist',
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  sourcemap: true,
+  logLevel: 'warning',
+  plugins: [
+    {
+      name: 'own-packages-inside',
+      setup(builder) {
+        builder.onResolve({ filter: /^[^./]/ }, (args) => (args.path.startsWith('@aspecta/') || args.kind === 'entry-point' ? undefined : { path: args.path, external: true }));
+      },
+    },
+  ],
+});

@@ -1,0 +1,129 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import express, { Router, type Express } from 'express';
+import session from 'express-session';
+import MySQLStoreFactory from 'express-mysql-session';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import type { DataSource } from 'typeorm';
+import { BoardService } from './board/service.ts';
+import { CalcBench } from './calc/bench.ts';
+import { calcRoutes } from './calc/routes.ts';
+import { cutRoutes } from './cut/routes.ts';
+import { CutService } from './cut/service.ts';
+import type { DatabaseAddress } from './db/dataSource.ts';
+import { garageRoutes } from './garage/routes.ts';
+import { GarageService } from './garage/service.ts';
+import { problemHandler, unknownRoute } from './http/errors.ts';
+import { sameSite } from './http/session.ts';
+import { orderRoutes } from './order/routes.ts';
+import { OrderService } from './order/service.ts';
+import { doorRoutes, shopRoutes } from './shop/routes.ts';
+import { ShopService } from './shop/service.ts';
+import { ReadingService } from './survey/readings.ts';
+import { surveyRoutes } from './survey/routes.ts';
+import { ZoneService } from './survey/zones.ts';
+import { OfferService } from './verdict/offers.ts';
+import { verdictRoutes } from './verdict/routes.ts';
+import { VerdictService } from './verdict/service.ts';
+import { weldRoutes } from './weld/routes.ts';
+import { WeldService } from './weld/service.ts';
+
+const DAY = 86_400_000;
+/** How long a session lasts without use. */
+const SESSION_LIFE = 14 * DAY;
+
+export interface AppOptions {
+  db: DataSource;
+  address: DatabaseAddress;
+  logger: Logger;
+  /** Signs the session cookie; kept with the data. */
+  secret: string;
+  demo?: boolean;
+  /** Folder of the built page; left out in tests. */
+  web?: string;
+  triesPerQuarterHour?: number;
+}
+
+export interface App {
+  http: Express;
+  services: Services;
+  close(): Promise<void>;
+}
+
+export type Services = ReturnType<typeof buildServices>;
+
+/** All services of the house, each given what it stands on. */
+export function buildServices(db: DataSource) {
+  const shops = new ShopService(db);
+  const garage = new GarageService(db);
+  const readings = new ReadingService(db, garage);
+  const zones = new ZoneService(db, garage);
+  const offers = new OfferService(db, shops);
+  const orders = new OrderService(db, garage, shops);
+  const verdicts = new VerdictService(db, { garage, zones, shops, offers, orders });
+  const cuts = new CutService(db, { verdicts, zones, readings, shops });
+  const welds = new WeldService(db, cuts, verdicts);
+  const board = new BoardService({ garage, readings, zones, verdicts, orders });
+  return { shops, garage, readings, zones, offers, orders, verdicts, cuts, welds, board };
+}
+
+export function createApp(options: AppOptions): App {
+  const services = buildServices(options.db);
+  const bench = new CalcBench();
+  const store = sessionStore(options.address);
+  const http = express();
+  http.disable('x-powered-by');
+  http.use(helmet({ contentSecurityPolicy: { directives: { 'default-src': ["'self'"], 'script-src': ["'self'"], 'style-src': ["'self'", "'unsafe-inline'"], 'img-src': ["'self'", 'data:', 'blob:'], 'worker-src': ["'self'", 'blob:'], 'connect-src': ["'self'"], 'font-src': ["'self'", 'data:'], 'upgrade-insecure-requests': null } }, strictTransportSecurity: false }));
+  http.use('/api', apiRoutes(options, services, bench, store));
+  if (options.web && existsSync(options.web)) servePage(http, options.web);
+  http.use(unknownRoute);
+  http.use(problemHandler(options.logger));
+  return {
+    http,
+    services,
+    close: async () => {
+      await bench.close();
+      await store.close();
+    },
+  };
+}
+
+function apiRoutes(options: AppOptions, services: Services, bench: CalcBench, store: session.Store): Router {
+  const api = Router();
+  api.use((_request, response, next) => {
+    response.set('cache-control', 'no-store');
+    next();
+  });
+  api.use(sameSite);
+  api.use(session({ name: 'aspecta', secret: options.secret, store, resave: false, saveUninitialized: false, rolling: false, cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SESSION_LIFE } }));
+  api.use(express.json({ limit: '8mb' }));
+  api.get('/alive', (_request, response) => {
+    response.json({ alive: true });
+  });
+  api.use(doorRoutes(services.shops, { demo: options.demo ?? false, triesPerQuarterHour: options.triesPerQuarterHour ?? 20 }));
+  api.use('/calc', calcRoutes(bench));
+  api.use('/shop', shopRoutes(services.shops));
+  api.use('/orders', orderRoutes(services.orders));
+  api.use('/vehicles', garageRoutes(services.garage, services.board));
+  api.use(surveyRoutes(services.readings, services.zones));
+  api.use(verdictRoutes(services.verdicts, services.offers, services.garage));
+  api.use(cutRoutes(services.cuts, services.verdicts, services.shops));
+  api.use(weldRoutes(services.welds));
+  api.use(unknownRoute);
+  return api;
+}
+
+/** Hashed assets for a year, the page itself never; every other address is the page's own routing. */
+function servePage(http: Express, web: string): void {
+  http.use(express.static(web, { index: false, setHeaders: (response, path) => response.set('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache') }));
+  http.get('/{*path}', (request, response, next) => {
+    if (request.path.startsWith('/assets/')) return next();
+    response.set('cache-control', 'no-cache').sendFile(join(web, 'index.html'));
+  });
+}
+
+function sessionStore(address: DatabaseAddress) {
+  const Store = MySQLStoreFactory(session as never);
+  return new Store({ ...address, createDatabaseTable: false, clearExpired: true, checkExpirationInterval: 900_000, expiration: SESSION_LIFE, connectionLimit: 4, schema: { tableName: 'session', columnNames: { session_id: 'session_id', expires: 'expires', data: 'data' } } });
+}

@@ -1,0 +1,45 @@
+import { Router, type Request } from 'express';
+import { cutSchema } from '@aspecta/contract/cut';
+import { bodyPlan, panelOf } from '@aspecta/core/body';
+import { idOf } from '../http/params.ts';
+import { callerOf, guard } from '../http/session.ts';
+import { parse } from '../http/validate.ts';
+import type { ShopService } from '../shop/service.ts';
+import type { VerdictService } from '../verdict/service.ts';
+import { cutCard } from './card.ts';
+import { patchDrawing, toDxf, toSvg } from './drawing.ts';
+import type { CutService } from './service.ts';
+
+export function cutRoutes(cuts: CutService, verdicts: VerdictService, shops: ShopService): Router {
+  const router = Router();
+  router.use(guard);
+  router.get('/repairs/:id/cut', async (request, response) => {
+    response.json(await cuts.plan(callerOf(request), idOf(request)));
+  });
+  router.put('/repairs/:id/cut', async (request, response) => {
+    response.json(await cuts.save(callerOf(request), idOf(request), parse(cutSchema, request.body)));
+  });
+  router.get('/repairs/:id/cut/patch.dxf', async (request, response) => {
+    const { drawing, file } = await drawn(request);
+    response.attachment(`${file}.dxf`).type('application/dxf').send(toDxf(drawing));
+  });
+  router.get('/repairs/:id/cut/patch.svg', async (request, response) => {
+    const { drawing, file } = await drawn(request);
+    response.attachment(`${file}.svg`).type('image/svg+xml').send(toSvg(drawing));
+  });
+  router.get('/repairs/:id/cut/card.pdf', async (request, response) => {
+    const caller = callerOf(request);
+    const [{ plan, panel, vehicle }, shop] = await Promise.all([drawn(request), shops.shop(caller)]);
+    const card = await cutCard(plan, { vehicle: vehicle.nickname, panel: panel.name, panelOutline: panel.outline, unit: shop.unit, by: caller.name, on: new Date().toISOString().slice(0, 10) });
+    response.attachment(`cut-card-${panel.id}.pdf`).type('application/pdf').send(card);
+  });
+
+  async function drawn(request: Request) {
+    const caller = callerOf(request);
+    const plan = await cuts.plan(caller, idOf(request));
+    const { vehicle } = await verdicts.own(caller, plan.repairId);
+    const panel = panelOf(bodyPlan(vehicle.planId), plan.panel);
+    return { plan, vehicle, panel, drawing: patchDrawing(plan, panel.name), file: `patch-${panel.id}` };
+  }
+  return router;
+}

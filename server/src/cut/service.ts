@@ -1,0 +1,104 @@
+import type { DataSource } from 'typeorm';
+import { cutDefaults, type CutPlanView, type CutSettings } from '@aspecta/contract/cut';
+import { bodyPlan, layerOf, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
+import { chooseDatums, cutLine, cutOffsets, lineOnMap, type CutLine } from '@aspecta/core/cut';
+import type { Point } from '@aspecta/core/geometry';
+import { FEWEST_READINGS, mapThickness, metalOf } from '@aspecta/core/survey';
+import { changeVersioned } from '../db/change.ts';
+import type { Caller } from '../http/session.ts';
+import type { ShopService } from '../shop/service.ts';
+import type { ReadingRow } from '../survey/entities.ts';
+import type { ReadingService } from '../survey/readings.ts';
+import type { ZoneService } from '../survey/zones.ts';
+import type { VerdictService } from '../verdict/service.ts';
+import { CutEntity } from './entities.ts';
+
+interface Services {
+  verdicts: VerdictService;
+  zones: ZoneService;
+  readings: ReadingService;
+  shops: ShopService;
+}
+
+/** The way of a cut: decided zones → line → what it runs on → tape offsets in the shop's unit. */
+export class CutService {
+  private readonly db: DataSource;
+  private readonly services: Services;
+
+  constructor(db: DataSource, services: Services) {
+    this.db = db;
+    this.services = services;
+  }
+
+  /** The plan with the saved settings, or with the shop's usual ones. */
+  async plan(caller: Caller, repairId: string): Promise<CutPlanView> {
+    const { repair, vehicle } = await this.services.verdicts.own(caller, repairId);
+    const saved = await this.db.manager.findOneBy(CutEntity, { id: repairId });
+    const settings = saved?.settings ?? cutDefaults;
+    const body = bodyPlan(vehicle.planId);
+    const panel = panelOf(body, repair.panel);
+    const [zones, shop, readings] = await Promise.all([this.services.zones.byIds(vehicle.id, repair.zones.map((zone) => zone.id)), this.services.shops.shop(caller), this.services.readings.counting(vehicle.id)]);
+    const sheet = sheetOf(panel);
+    const line = cutLine({ panel: { outline: panel.outline, openings: sheet.slice(1), creases: panel.creases }, damage: zones.map((zone) => zone.ring), margin: settings.margin, house: settings });
+    const layer = layerOf(panel, zones[0]!.layer);
+    const datums = chooseDatums(panel.outline, (outward) => edgeName(panel, outward));
+    const { corners, runs } = cutOffsets({ line: line.corners, datums, unit: shop.unit });
+    return {
+      repairId,
+      panel: panel.id,
+      layer: layer.id,
+      thickness: layer.thickness,
+      settings,
+      saved: saved !== null,
+      version: saved?.version ?? 0,
+      line,
+      datums,
+      corners,
+      runs,
+      mirror: body.panels.find((other) => other.mirrorOf?.panel === panel.id)?.name ?? (panel.mirrorOf ? panelOf(body, panel.mirrorOf.panel).name : null),
+      onMap: onMap(line, panel, layer.id, readings),
+    };
+  }
+
+  async save(caller: Caller, repairId: string, { version, ...settings }: CutSettings & { version: number }): Promise<CutPlanView> {
+    await this.services.verdicts.own(caller, repairId);
+    if (version === 0) {
+      const insert = await this.db.manager.createQueryBuilder().insert().into(CutEntity).values({ id: repairId, settings, version: 1 }).orIgnore().execute();
+      const fresh = (insert.raw as { affectedRows?: number }).affectedRows === 1;
+      if (fresh) return this.plan(caller, repairId);
+    }
+    await changeVersioned(this.db.manager, CutEntity, repairId, version, { settings }, () => this.plan(caller, repairId));
+    return this.plan(caller, repairId);
+  }
+}
+
+/** On how much of the joint is the metal unknown or doubtful? */
+function onMap(line: CutLine, panel: Panel, layer: string, readings: readonly ReadingRow[]): CutPlanView['onMap'] {
+  const layerThickness = layerOf(panel, layer).thickness;
+  const samples = readings
+    .filter((reading) => reading.panel === panel.id && reading.layer === layer)
+    .flatMap((reading) => {
+      const value = metalOf({ metalMm: reading.metalMm ?? undefined, probe: reading.probe ?? undefined });
+      return value === undefined ? [] : [{ u: reading.u, v: reading.v, value }];
+    });
+  if (samples.length < FEWEST_READINGS) return { unmeasured: 1, doubtful: 0 };
+  const map = mapThickness({ sheet: sheetOf(panel), asBuilt: layerThickness, readings: samples });
+  return lineOnMap(line.joints, (p: Point) => {
+    const column = Math.floor((p[0] - map.origin[0]) / map.cell);
+    const row = Math.floor((p[1] - map.origin[1]) / map.cell);
+    const under = map.under[Math.min(map.rows - 1, Math.max(0, row)) * map.columns + Math.min(map.columns - 1, Math.max(0, column))]!;
+    if (Number.isNaN(under)) return 'unmeasured';
+    return under > 0.1 ? 'doubtful' : 'weldable';
+  });
+}
+
+/** How a restorer calls the edge that faces this way. */
+function edgeName(panel: Panel, [u, v]: Point): string {
+  if (Math.abs(v) >= Math.abs(u)) {
+    if (panel.view === 'floor' || panel.view === 'top') return v > 0 ? 'upper edge on the drawing' : 'lower edge on the drawing';
+    return v > 0 ? 'upper edge' : 'lower edge';
+  }
+  if (['front', 'rear'].includes(panel.view) || panel.side === 'centre') return u > 0 ? 'right-hand end' : 'left-hand end';
+  const front = (panel.view === 'right' || (panel.view === 'inner' && panel.side === 'right') ? u > 0 : u < 0) ? 'front' : 'rear';
+  return `${front} edge`;
+}

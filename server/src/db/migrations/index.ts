@@ -1,0 +1,4 @@
+import { firstHouse } from './001-first-house.ts';
+
+/** All migrations, oldest first. Add a file with the next number; never change one that has been released. */
+export const migrations = [...firstHouse];

@@ -1,0 +1,22 @@
+import { EntitySchema } from 'typeorm';
+import type { Climate, Goal } from '@aspecta/contract/garage';
+import { belongsTo, key, maybe, moment, ref, text, version, whole } from '../db/columns.ts';
+
+export interface VehicleRow {
+  id: string;
+  shopId: string;
+  nickname: string;
+  year: number;
+  planId: string;
+  goal: Goal;
+  climate: Climate;
+  notes: string;
+  version: number;
+  createdAt: Date;
+  deletedAt: Date | null;
+}
+export const VehicleEntity = new EntitySchema<VehicleRow>({
+  name: 'vehicle',
+  columns: { id: key(), shopId: ref(), nickname: text(60), year: whole(), planId: text(40), goal: text(20), climate: text(20), notes: text(2000), version: version(), createdAt: moment(), deletedAt: maybe(moment()) },
+  foreignKeys: [belongsTo('shop', 'shopId')],
+});

@@ -1,0 +1,78 @@
+import { randomUUID } from 'node:crypto';
+import { IsNull, type DataSource } from 'typeorm';
+import type { GarageVehicle, Vehicle, VehicleInput } from '@aspecta/contract/garage';
+import { bodyPlan } from '@aspecta/core/body';
+import { changeVersioned } from '../db/change.ts';
+import { record } from '../events/record.ts';
+import { notFound } from '../http/problems.ts';
+import { needs, type Caller } from '../http/session.ts';
+import { VehicleEntity, type VehicleRow } from './entities.ts';
+
+/** Days for which a deleted vehicle can be brought back. */
+export const DAYS_TO_RESTORE = 30;
+
+export class GarageService {
+  private readonly db: DataSource;
+
+  constructor(db: DataSource) {
+    this.db = db;
+  }
+
+  /** The vehicle of this id in the caller's shop; every other service comes through here. */
+  async own(caller: Caller, id: string): Promise<VehicleRow> {
+    const vehicle = await this.db.manager.findOneBy(VehicleEntity, { id, shopId: caller.shopId, deletedAt: IsNull() });
+    if (!vehicle) throw notFound('vehicle');
+    return vehicle;
+  }
+
+  async list(caller: Caller, describe: (vehicle: VehicleRow) => Promise<Omit<GarageVehicle, keyof Vehicle>>): Promise<GarageVehicle[]> {
+    const rows = await this.db.manager.find(VehicleEntity, { where: { shopId: caller.shopId, deletedAt: IsNull() }, order: { createdAt: 'ASC' } });
+    return Promise.all(rows.map(async (row) => ({ ...viewOf(row), ...(await describe(row)) })));
+  }
+
+  async vehicle(caller: Caller, id: string): Promise<Vehicle> {
+    return viewOf(await this.own(caller, id));
+  }
+
+  async add(caller: Caller, input: VehicleInput): Promise<Vehicle> {
+    bodyPlan(input.planId);
+    const row: VehicleRow = { ...input, id: randomUUID(), shopId: caller.shopId, version: 1, createdAt: new Date(), deletedAt: null };
+    await this.db.transaction(async (manager) => {
+      await manager.insert(VehicleEntity, row);
+      await record(manager, caller, row.id, 'garage', `${row.nickname} rolled in`);
+    });
+    return viewOf(row);
+  }
+
+  async change(caller: Caller, id: string, { version, ...changes }: Omit<VehicleInput, 'planId'> & { version: number }): Promise<Vehicle> {
+    await this.own(caller, id);
+    await changeVersioned(this.db.manager, VehicleEntity, id, version, changes, () => this.vehicle(caller, id));
+    return this.vehicle(caller, id);
+  }
+
+  async remove(caller: Caller, id: string): Promise<void> {
+    needs('owner', caller);
+    await this.own(caller, id);
+    await this.db.manager.update(VehicleEntity, { id }, { deletedAt: new Date() });
+  }
+
+  /** Brings a vehicle back that was deleted within the last 30 days. */
+  async restore(caller: Caller, id: string): Promise<Vehicle> {
+    needs('owner', caller);
+    const row = await this.db.manager.findOneBy(VehicleEntity, { id, shopId: caller.shopId });
+    const oldest = Date.now() - DAYS_TO_RESTORE * 86_400_000;
+    if (!row || (row.deletedAt && row.deletedAt.getTime() < oldest)) throw notFound('vehicle');
+    await this.db.manager.update(VehicleEntity, { id }, { deletedAt: null });
+    return this.vehicle(caller, id);
+  }
+
+  async removed(caller: Caller): Promise<Vehicle[]> {
+    const rows = await this.db.manager.find(VehicleEntity, { where: { shopId: caller.shopId }, order: { createdAt: 'ASC' } });
+    return rows.filter((row) => row.deletedAt && row.deletedAt.getTime() > Date.now() - DAYS_TO_RESTORE * 86_400_000).map(viewOf);
+  }
+}
+
+export function viewOf(row: VehicleRow): Vehicle {
+  const { id, nickname, year, planId, goal, climate, notes, version, createdAt } = row;
+  return { id, nickname, year, planId, goal, climate, notes, version, createdAt: createdAt.toISOString() };
+}

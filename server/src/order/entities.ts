@@ -1,0 +1,25 @@
+import { EntitySchema } from 'typeorm';
+import type { OrderState } from '@aspecta/core/order';
+import { belongsTo, day, json, key, maybe, moment, ref, text, version, whole } from '../db/columns.ts';
+
+export interface OrderRow {
+  id: string;
+  vehicleId: string;
+  repairId: string | null;
+  panel: string;
+  maker: string;
+  price: number;
+  quantity: number;
+  carriage: number;
+  state: OrderState;
+  due: string | null;
+  note: string;
+  history: { state: OrderState; on: string; by: string }[];
+  version: number;
+  createdAt: Date;
+}
+export const OrderEntity = new EntitySchema<OrderRow>({
+  name: 'order_line',
+  columns: { id: key(), vehicleId: ref(), repairId: maybe(ref()), panel: text(60), maker: text(80), price: whole(), quantity: whole(), carriage: whole(), state: text(12), due: maybe(day()), note: text(500), history: json(), version: version(), createdAt: moment() },
+  foreignKeys: [belongsTo('vehicle', 'vehicleId')],
+});

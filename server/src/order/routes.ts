@@ -1,0 +1,24 @@
+import { Router } from 'express';
+import { orderChangeSchema, orderMoveSchema, orderSchema } from '@aspecta/contract/order';
+import { idOf } from '../http/params.ts';
+import { callerOf, guard } from '../http/session.ts';
+import { parse } from '../http/validate.ts';
+import type { OrderService } from './service.ts';
+
+export function orderRoutes(orders: OrderService): Router {
+  const router = Router();
+  router.use(guard);
+  router.get('/', async (request, response) => {
+    response.json(await orders.list(callerOf(request)));
+  });
+  router.post('/', async (request, response) => {
+    response.status(201).json(await orders.add(callerOf(request), parse(orderSchema, request.body)));
+  });
+  router.put('/:id', async (request, response) => {
+    response.json(await orders.change(callerOf(request), idOf(request), parse(orderChangeSchema, request.body)));
+  });
+  router.post('/:id/move', async (request, response) => {
+    response.json(await orders.move(callerOf(request), idOf(request), parse(orderMoveSchema, request.body)));
+  });
+  return router;
+}

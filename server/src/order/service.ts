@@ -1,0 +1,104 @@
+import { randomUUID } from 'node:crypto';
+import { In, type DataSource, type EntityManager } from 'typeorm';
+import type { OrderLine } from '@aspecta/contract/order';
+import type { Offer } from '@aspecta/contract/verdict';
+import { bodyPlan, panelOf } from '@aspecta/core/body';
+import { isAwaited, landed, nextStates, type OrderState } from '@aspecta/core/order';
+import { changeVersioned } from '../db/change.ts';
+import { record } from '../events/record.ts';
+import { VehicleEntity, type VehicleRow } from '../garage/entities.ts';
+import type { GarageService } from '../garage/service.ts';
+import { notFound, ServerProblem } from '../http/problems.ts';
+import type { Caller } from '../http/session.ts';
+import type { ShopService } from '../shop/service.ts';
+import { OrderEntity, type OrderRow } from './entities.ts';
+
+type Details = Pick<OrderRow, 'maker' | 'price' | 'quantity' | 'carriage' | 'due' | 'note'>;
+
+export class OrderService {
+  private readonly db: DataSource;
+  private readonly garage: GarageService;
+  private readonly shops: ShopService;
+
+  constructor(db: DataSource, garage: GarageService, shops: ShopService) {
+    this.db = db;
+    this.garage = garage;
+    this.shops = shops;
+  }
+
+  /** The order book of the shop. */
+  async list(caller: Caller): Promise<OrderLine[]> {
+    const [vehicles, shop] = await Promise.all([this.db.manager.findBy(VehicleEntity, { shopId: caller.shopId }), this.shops.shop(caller)]);
+    const open = vehicles.filter((vehicle) => vehicle.deletedAt === null);
+    const rows = await this.db.manager.find(OrderEntity, { where: { vehicleId: In(open.map((vehicle) => vehicle.id)) }, order: { createdAt: 'ASC' } });
+    return rows.map((row) => viewOf(row, open.find((vehicle) => vehicle.id === row.vehicleId)!, shop.taxRate));
+  }
+
+  async ofVehicle(vehicleId: string): Promise<OrderRow[]> {
+    return this.db.manager.findBy(OrderEntity, { vehicleId });
+  }
+
+  async add(caller: Caller, input: Details & { vehicleId: string; panel: string }): Promise<OrderLine> {
+    const vehicle = await this.garage.own(caller, input.vehicleId);
+    panelOf(bodyPlan(vehicle.planId), input.panel);
+    const row: OrderRow = { ...input, id: randomUUID(), repairId: null, state: 'wanted', history: [step('wanted', today(), caller)], version: 1, createdAt: new Date() };
+    await this.db.transaction(async (manager) => {
+      await manager.insert(OrderEntity, row);
+      await record(manager, caller, vehicle.id, 'order', `${row.panel} wanted from ${row.maker}`);
+    });
+    return this.line(caller, row.id);
+  }
+
+  /** Puts the panel of a decision into the book, in the transaction of the decision; once for each repair. */
+  async wantPanel(manager: EntityManager, caller: Caller, repair: { id: string; vehicleId: string; panel: string }, offer: Offer): Promise<void> {
+    if (await manager.existsBy(OrderEntity, { repairId: repair.id })) return;
+    await manager.insert(OrderEntity, {
+      id: randomUUID(), vehicleId: repair.vehicleId, repairId: repair.id, panel: repair.panel, maker: offer.maker, price: offer.price, quantity: 1, carriage: offer.carriage,
+      state: 'wanted', due: null, note: '', history: [step('wanted', today(), caller)], version: 1, createdAt: new Date(),
+    });
+  }
+
+  async change(caller: Caller, id: string, { version, ...changes }: Details & { version: number }): Promise<OrderLine> {
+    await this.line(caller, id);
+    await changeVersioned(this.db.manager, OrderEntity, id, version, changes, () => this.line(caller, id));
+    return this.line(caller, id);
+  }
+
+  /** Moves a line one state on, with its day. */
+  async move(caller: Caller, id: string, { state, on, due, version }: { state: OrderState; on: string; due: string | null; version: number }): Promise<OrderLine> {
+    const line = await this.line(caller, id);
+    const row = await this.db.manager.findOneByOrFail(OrderEntity, { id });
+    if (line.version === version && !nextStates(row.state).includes(state)) {
+      throw new ServerProblem('invalid', `A panel that is ${row.state} cannot become ${state}; next can be: ${nextStates(row.state).join(', ') || 'nothing'}.`, 'state');
+    }
+    if (Number.isNaN(Date.parse(on))) throw new ServerProblem('invalid', 'on is not a day of the calendar.', 'on');
+    if (due !== null && Number.isNaN(Date.parse(due))) throw new ServerProblem('invalid', 'due is not a day of the calendar.', 'due');
+    await this.db.transaction(async (manager) => {
+      const changes = { state, due: due ?? row.due, history: [...row.history, step(state, on, caller)] };
+      await changeVersioned(manager, OrderEntity, id, version, changes, () => this.line(caller, id));
+      await record(manager, caller, line.vehicleId, 'order', `${line.panelName}: ${state.replace('-', ' ')}`);
+    });
+    return this.line(caller, id);
+  }
+
+  private async line(caller: Caller, id: string): Promise<OrderLine> {
+    const row = await this.db.manager.findOneBy(OrderEntity, { id });
+    if (!row) throw notFound('order line');
+    const [vehicle, shop] = await Promise.all([this.garage.own(caller, row.vehicleId), this.shops.shop(caller)]);
+    return viewOf(row, vehicle, shop.taxRate);
+  }
+}
+
+const today = () => new Date().toISOString().slice(0, 10);
+const step = (state: OrderState, on: string, caller: Caller) => ({ state, on, by: caller.name });
+
+/** Is a panel on its way and past its day? */
+export const isLate = (row: Pick<OrderRow, 'state' | 'due'>): boolean => isAwaited(row.state) && row.due !== null && row.due < today();
+
+function viewOf(row: OrderRow, vehicle: VehicleRow, taxRate: number): OrderLine {
+  const price = landed({ lines: [{ price: row.price, quantity: row.quantity }], carriage: row.carriage, taxRate, taxOnCarriage: true });
+  return {
+    id: row.id, vehicleId: row.vehicleId, vehicle: vehicle.nickname, repairId: row.repairId, panel: row.panel, panelName: panelOf(bodyPlan(vehicle.planId), row.panel).name, maker: row.maker,
+    price: row.price, quantity: row.quantity, carriage: row.carriage, landed: price.total, state: row.state, next: [...nextStates(row.state)], due: row.due, late: isLate(row), note: row.note, history: row.history, version: row.version,
+  };
+}

@@ -1,0 +1,32 @@
+import { EntitySchema } from 'typeorm';
+import type { Role, Unit } from '@aspecta/contract/shop';
+import { belongsTo, decimal, json, key, moment, ref, text, version } from '../db/columns.ts';
+
+export interface ShopRow {
+  id: string;
+  name: string;
+  currency: string;
+  unit: Unit;
+  taxRate: number;
+  rates: { hour: number; sheetDm2: number; weldMetre: number; coatDm2: number };
+  version: number;
+}
+export const ShopEntity = new EntitySchema<ShopRow>({
+  name: 'shop',
+  columns: { id: key(), name: text(120), currency: text(3), unit: text(2), taxRate: decimal(), rates: json(), version: version() },
+});
+
+export interface PersonRow {
+  id: string;
+  shopId: string;
+  name: string;
+  email: string;
+  passwordHash: string;
+  role: Role;
+  createdAt: Date;
+}
+export const PersonEntity = new EntitySchema<PersonRow>({
+  name: 'person',
+  columns: { id: key(), shopId: ref(), name: text(120), email: { ...text(200), unique: true }, passwordHash: text(255), role: text(10), createdAt: moment() },
+  foreignKeys: [belongsTo('shop', 'shopId')],
+});

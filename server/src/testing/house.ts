@@ -1,0 +1,79 @@
+import { randomUUID } from 'node:crypto';
+import { createConnection } from 'mysql2/promise';
+import { pino } from 'pino';
+import supertest from 'supertest';
+import { inject } from 'vitest';
+import type { DataSource } from 'typeorm';
+import type { VehicleInput } from '@aspecta/contract/garage';
+import { createApp, type App } from '../app.ts';
+import { createDataSource, type DatabaseAddress } from '../db/dataSource.ts';
+
+export interface House {
+  app: App;
+  db: DataSource;
+  address: DatabaseAddress;
+  close(): Promise<void>;
+}
+
+/** The whole server on a fresh, migrated database of its own. */
+export async function openHouse(options: { demo?: boolean; triesPerQuarterHour?: number } = {}): Promise<House> {
+  const address = { ...inject('database'), database: `aspecta_${randomUUID().slice(0, 8)}` };
+  const root = await createConnection({ host: address.host, port: address.port, user: address.user, password: address.password });
+  await root.query(`CREATE DATABASE ${address.database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+  await root.end();
+  const db = await createDataSource(address).initialize();
+  await db.runMigrations({ transaction: 'each' });
+  const app = createApp({ db, address, logger: pino({ level: 'silent' }), secret: 'for tests only', triesPerQuarterHour: 1000, ...options });
+  return {
+    app,
+    db,
+    address,
+    close: async () => {
+      await app.close();
+      await db.destroy();
+    },
+  };
+}
+
+/** A browser of one person: keeps the cookie and sends the token. */
+export class Visitor {
+  readonly agent: ReturnType<typeof supertest.agent>;
+  csrf = '';
+
+  constructor(house: House) {
+    this.agent = supertest.agent(house.app.http);
+  }
+
+  async signIn(email: string, password: string): Promise<this> {
+    const { body } = await this.agent.post('/api/session').send({ email, password }).expect(200);
+    this.csrf = (body as { csrf: string }).csrf;
+    return this;
+  }
+
+  get = (path: string) => this.agent.get(`/api${path}`);
+  post = (path: string, body: object = {}) => this.agent.post(`/api${path}`).set('x-aspecta-csrf', this.csrf).send(body);
+  put = (path: string, body: object = {}) => this.agent.put(`/api${path}`).set('x-aspecta-csrf', this.csrf).send(body);
+  delete = (path: string) => this.agent.delete(`/api${path}`).set('x-aspecta-csrf', this.csrf);
+}
+
+export const PASSWORD = 'a long enough password';
+
+/** A shop with its owner, signed in. */
+export async function ownerOf(house: House, shop = 'Testbench'): Promise<Visitor> {
+  const email = `${randomUUID().slice(0, 8)}@bench.example`;
+  await house.app.services.shops.createShop({ shop, name: 'Owner Test', email, password: PASSWORD });
+  return new Visitor(house).signIn(email, PASSWORD);
+}
+
+export const car: VehicleInput = { nickname: 'Old grey', year: 1967, planId: 'saloon', goal: 'driver', climate: 'wet', notes: '' };
+
+export async function vehicleOf(visitor: Visitor): Promise<string> {
+  return ((await visitor.post('/vehicles', car).expect(201)).body as { id: string }).id;
+}
+
+/** A round hole in the quarter panel, as a zone. */
+export function zoneInput(over: object = {}): Record<string, unknown> {
+  return { id: randomUUID(), panel: 'quarter-l', layer: 'outer', ring: [[1100, 300], [1200, 300], [1200, 380], [1100, 380]], class: 'through', evidence: 'stripped', note: '', ...over };
+}
+
+export const reading = (over: object = {}) => ({ id: randomUUID(), panel: 'sill-l', layer: 'outer', u: 300, v: 60, metalMm: 1.1, ...over });

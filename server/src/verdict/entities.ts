@@ -1,0 +1,43 @@
+import { EntitySchema } from 'typeorm';
+import type { OptionId, Spread } from '@aspecta/core/verdict';
+import { belongsTo, flag, json, key, maybe, moment, ref, text, version, whole } from '../db/columns.ts';
+
+export interface OfferRow {
+  id: string;
+  shopId: string;
+  planId: string;
+  panel: string;
+  maker: string;
+  price: number;
+  carriage: number;
+  leadDays: number;
+}
+export const OfferEntity = new EntitySchema<OfferRow>({
+  name: 'offer',
+  columns: { id: key(), shopId: ref(), planId: text(40), panel: text(60), maker: text(80), price: whole(), carriage: whole(), leadDays: whole() },
+  foreignKeys: [belongsTo('shop', 'shopId')],
+});
+
+/** A decision over one or more zones of a panel. */
+export interface RepairRow {
+  id: string;
+  vehicleId: string;
+  panel: string;
+  /** Zones with the version that was decided on. */
+  zones: { id: string; version: number }[];
+  choice: OptionId;
+  proposed: OptionId | null;
+  reason: string;
+  hours: Spread;
+  cost: Spread;
+  done: boolean;
+  version: number;
+  decidedBy: string;
+  decidedAt: Date;
+  deletedAt: Date | null;
+}
+export const RepairEntity = new EntitySchema<RepairRow>({
+  name: 'repair',
+  columns: { id: key(), vehicleId: ref(), panel: text(60), zones: json(), choice: text(10), proposed: maybe(text(10)), reason: text(500), hours: json(), cost: json(), done: flag(), version: version(), decidedBy: text(120), decidedAt: moment(), deletedAt: maybe(moment()) },
+  foreignKeys: [belongsTo('vehicle', 'vehicleId')],
+});

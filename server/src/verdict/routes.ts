@@ -1,0 +1,38 @@
+import { Router } from 'express';
+import { decideSchema, offerSchema, redecideSchema, weighSchema } from '@aspecta/contract/verdict';
+import type { GarageService } from '../garage/service.ts';
+import { idOf } from '../http/params.ts';
+import { callerOf, guard } from '../http/session.ts';
+import { parse } from '../http/validate.ts';
+import type { OfferService } from './offers.ts';
+import type { VerdictService } from './service.ts';
+
+export function verdictRoutes(verdicts: VerdictService, offers: OfferService, garage: GarageService): Router {
+  const router = Router();
+  router.use(guard);
+  router.post('/vehicles/:id/verdict', async (request, response) => {
+    response.json(await verdicts.weigh(callerOf(request), idOf(request), parse(weighSchema, request.body).zoneIds));
+  });
+  router.post('/vehicles/:id/offers', async (request, response) => {
+    const caller = callerOf(request);
+    const vehicle = await garage.own(caller, idOf(request));
+    response.status(201).json(await offers.add(caller, vehicle.planId, parse(offerSchema, request.body)));
+  });
+  router.get('/vehicles/:id/repairs', async (request, response) => {
+    response.json(await verdicts.list(callerOf(request), idOf(request)));
+  });
+  router.post('/vehicles/:id/repairs', async (request, response) => {
+    response.status(201).json(await verdicts.decide(callerOf(request), idOf(request), parse(decideSchema, request.body)));
+  });
+  router.get('/repairs/:id', async (request, response) => {
+    response.json(await verdicts.repair(callerOf(request), idOf(request)));
+  });
+  router.put('/repairs/:id', async (request, response) => {
+    response.json(await verdicts.change(callerOf(request), idOf(request), parse(redecideSchema, request.body)));
+  });
+  router.delete('/repairs/:id', async (request, response) => {
+    await verdicts.remove(callerOf(request), idOf(request));
+    response.status(204).end();
+  });
+  return router;
+}

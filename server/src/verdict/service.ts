@@ -1,0 +1,159 @@
+import { In, IsNull, type DataSource } from 'typeorm';
+import type { RepairView, VerdictView } from '@aspecta/contract/verdict';
+import { bodyPlan, panelJoints, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
+import { cutLine } from '@aspecta/core/cut';
+import { area, clip, toRing, inRing } from '@aspecta/core/geometry';
+import { compare, type OptionId, type Repair, type Verdict } from '@aspecta/core/verdict';
+import { changeVersioned } from '../db/change.ts';
+import { record } from '../events/record.ts';
+import type { VehicleRow } from '../garage/entities.ts';
+import type { GarageService } from '../garage/service.ts';
+import { notFound, ServerProblem } from '../http/problems.ts';
+import type { Caller } from '../http/session.ts';
+import type { OrderService } from '../order/service.ts';
+import type { ShopService } from '../shop/service.ts';
+import type { ZoneRow } from '../survey/entities.ts';
+import type { ZoneService } from '../survey/zones.ts';
+import { RepairEntity, type RepairRow } from './entities.ts';
+import type { OfferService } from './offers.ts';
+
+/** mm of sound metal around the damage when a patch is weighed: the default of the cut. */
+const MARGIN = 20;
+const WORDS: Record<OptionId, string> = { treat: 'treat and keep', patch: 'let in a patch', whole: 'fit a whole panel' };
+
+interface Services {
+  garage: GarageService;
+  zones: ZoneService;
+  shops: ShopService;
+  offers: OfferService;
+  orders: OrderService;
+}
+
+/** The way of a decision: zones → counted repair → options side by side → a person decides → order line. */
+export class VerdictService {
+  private readonly db: DataSource;
+  private readonly services: Services;
+
+  constructor(db: DataSource, services: Services) {
+    this.db = db;
+    this.services = services;
+  }
+
+  /** Weighs the options for zones of one panel. */
+  async weigh(caller: Caller, vehicleId: string, zoneIds: readonly string[]): Promise<VerdictView> {
+    const vehicle = await this.services.garage.own(caller, vehicleId);
+    const zones = await this.services.zones.byIds(vehicleId, zoneIds);
+    return this.compareFor(caller, vehicle, zones);
+  }
+
+  private async compareFor(caller: Caller, vehicle: VehicleRow, zones: readonly ZoneRow[]): Promise<VerdictView> {
+    const plan = bodyPlan(vehicle.planId);
+    const panelIds = new Set(zones.map((zone) => zone.panel));
+    if (panelIds.size !== 1) throw new ServerProblem('invalid', 'A decision is made for zones of one panel; choose those of one panel.', 'zoneIds');
+    const panel = panelOf(plan, zones[0]!.panel);
+    const [offer, shop] = await Promise.all([this.services.offers.best(caller, vehicle.planId, panel.id), this.services.shops.shop(caller)]);
+    const joints = panelJoints(plan, panel);
+    const repair: Repair = {
+      panel: { name: panel.name, area: area(sheetOf(panel)), jointLength: joints.length, spotWelds: joints.spots, bolted: panel.fixing === 'bolted', thickness: panel.layers[0]!.thickness, curvature: panel.curvature, structural: panel.structural, visible: panel.visible },
+      zones: zones.map((zone) => countedZone(zone, panel)),
+      offer: offer && { landed: offer.landed, leadDays: offer.leadDays },
+    };
+    return { verdict: compare({ repair, rates: shop.rates }), offer };
+  }
+
+  async list(caller: Caller, vehicleId: string): Promise<RepairView[]> {
+    await this.services.garage.own(caller, vehicleId);
+    const [rows, zones] = await Promise.all([
+      this.db.manager.find(RepairEntity, { where: { vehicleId, deletedAt: IsNull() }, order: { decidedAt: 'ASC' } }),
+      this.services.zones.ofVehicle(vehicleId),
+    ]);
+    return rows.map((row) => viewOf(row, zones));
+  }
+
+  async ofVehicle(vehicleId: string): Promise<RepairRow[]> {
+    return this.db.manager.findBy(RepairEntity, { vehicleId, deletedAt: IsNull() });
+  }
+
+  /** A repair in the caller's shop, with its vehicle; cut and weld come through here. */
+  async own(caller: Caller, id: string): Promise<{ repair: RepairRow; vehicle: VehicleRow }> {
+    const repair = await this.db.manager.findOneBy(RepairEntity, { id, deletedAt: IsNull() });
+    if (!repair) throw notFound('repair');
+    return { repair, vehicle: await this.services.garage.own(caller, repair.vehicleId) };
+  }
+
+  async repair(caller: Caller, id: string): Promise<RepairView> {
+    const { repair } = await this.own(caller, id);
+    return viewOf(repair, await this.services.zones.ofVehicle(repair.vehicleId));
+  }
+
+  /** Keeps the decision with its reason; a whole panel goes into the order book. */
+  async decide(caller: Caller, vehicleId: string, input: { id: string; zoneIds: string[]; choice: OptionId; reason: string }): Promise<RepairView> {
+    const vehicle = await this.services.garage.own(caller, vehicleId);
+    const known = await this.db.manager.findOneBy(RepairEntity, { id: input.id });
+    if (known) {
+      if (known.vehicleId !== vehicleId) throw notFound('repair');
+      return this.repair(caller, known.id);
+    }
+    const zones = await this.services.zones.byIds(vehicleId, input.zoneIds);
+    const taken = (await this.ofVehicle(vehicleId)).find((repair) => repair.zones.some((zone) => input.zoneIds.includes(zone.id)));
+    if (taken) throw new ServerProblem('already-there', 'One of these zones has been decided already; change that decision instead.', 'zoneIds', { current: taken.id });
+    const { verdict, offer } = await this.compareFor(caller, vehicle, zones);
+    const option = chosen(verdict, input.choice);
+    const panel = panelOf(bodyPlan(vehicle.planId), zones[0]!.panel);
+    const row: RepairRow = {
+      id: input.id, vehicleId, panel: panel.id, zones: zones.map(({ id, version }) => ({ id, version })), choice: input.choice, proposed: verdict.proposed, reason: input.reason,
+      hours: option.hours, cost: option.cost, done: false, version: 1, decidedBy: caller.name, decidedAt: new Date(), deletedAt: null,
+    };
+    await this.db.transaction(async (manager) => {
+      await manager.insert(RepairEntity, row);
+      if (input.choice === 'whole' && offer) await this.services.orders.wantPanel(manager, caller, row, offer);
+      await record(manager, caller, vehicleId, 'verdict', `${panel.name}: ${WORDS[input.choice]} – ${input.reason}`);
+    });
+    return this.repair(caller, row.id);
+  }
+
+  async change(caller: Caller, id: string, { version, ...changes }: { choice: OptionId; reason: string; done: boolean; version: number }): Promise<RepairView> {
+    const { repair, vehicle } = await this.own(caller, id);
+    let figures: Pick<RepairRow, 'hours' | 'cost'> = { hours: repair.hours, cost: repair.cost };
+    let offer: VerdictView['offer'] = null;
+    if (changes.choice !== repair.choice) {
+      const zones = await this.services.zones.byIds(vehicle.id, repair.zones.map((zone) => zone.id));
+      const view = await this.compareFor(caller, vehicle, zones);
+      const option = chosen(view.verdict, changes.choice);
+      figures = { hours: option.hours, cost: option.cost };
+      offer = view.offer;
+    }
+    await this.db.transaction(async (manager) => {
+      await changeVersioned(manager, RepairEntity, id, version, { ...changes, ...figures, decidedBy: caller.name, decidedAt: new Date() }, () => this.repair(caller, id));
+      if (changes.choice === 'whole' && offer) await this.services.orders.wantPanel(manager, caller, repair, offer);
+      await record(manager, caller, vehicle.id, 'verdict', changes.done && !repair.done ? `Repair on ${repair.panel} done` : `${repair.panel}: ${WORDS[changes.choice]} – ${changes.reason}`);
+    });
+    return this.repair(caller, id);
+  }
+
+  /** Takes a decision back; its zones can be decided again. */
+  async remove(caller: Caller, id: string): Promise<void> {
+    await this.own(caller, id);
+    await this.db.manager.update(RepairEntity, { id: In([id]) }, { deletedAt: new Date() });
+  }
+}
+
+/** What a zone counts up to: its area on the sheet and the patch that takes it out. */
+function countedZone(zone: ZoneRow, panel: Panel): Repair['zones'][number] {
+  const sheet = sheetOf(panel);
+  const onSheet = clip('intersection', [zone.ring], sheet);
+  const line = cutLine({ panel: { outline: panel.outline, openings: sheet.slice(1), creases: panel.creases }, damage: [zone.ring], margin: MARGIN });
+  const distances = panel.mounts.map((mount) => (inRing(mount.at, zone.ring) ? 0 : toRing(mount.at, zone.ring)));
+  return { class: zone.class, area: Math.max(onSheet.area, 1), patchPerimeter: line.cutLength, patchArea: line.area, toMount: distances.length === 0 ? null : Math.min(...distances) };
+}
+
+function chosen(verdict: Verdict, choice: OptionId): Verdict['options'][number] {
+  const option = verdict.options.find((candidate) => candidate.id === choice)!;
+  if (option.ruledOut) throw new ServerProblem('invalid', option.ruledOut, 'choice');
+  return option;
+}
+
+function viewOf(row: RepairRow, zones: readonly ZoneRow[]): RepairView {
+  const stale = row.zones.filter(({ id, version }) => zones.find((zone) => zone.id === id)?.version !== version);
+  return { id: row.id, panel: row.panel, zoneIds: row.zones.map((zone) => zone.id), choice: row.choice, proposed: row.proposed, reason: row.reason, hours: row.hours, cost: row.cost, done: Boolean(row.done), version: row.version, decidedBy: row.decidedBy, decidedAt: row.decidedAt.toISOString(), staleZones: stale.map((zone) => zone.id) };
+}

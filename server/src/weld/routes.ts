@@ -1,0 +1,24 @@
+import { Router } from 'express';
+import { stepSchema, weldSchema } from '@aspecta/contract/weld';
+import { idOf, wordOf } from '../http/params.ts';
+import { callerOf, guard } from '../http/session.ts';
+import { parse } from '../http/validate.ts';
+import type { WeldService } from './service.ts';
+
+export function weldRoutes(welds: WeldService): Router {
+  const router = Router();
+  router.use(guard);
+  router.get('/repairs/:id/weld', async (request, response) => {
+    response.json(await welds.plan(callerOf(request), idOf(request)));
+  });
+  router.put('/repairs/:id/weld', async (request, response) => {
+    response.json(await welds.layOut(callerOf(request), idOf(request), parse(weldSchema, request.body)));
+  });
+  router.post('/repairs/:id/weld/acknowledge', async (request, response) => {
+    response.json(await welds.acknowledge(callerOf(request), idOf(request)));
+  });
+  router.put('/repairs/:id/weld/steps/:n', async (request, response) => {
+    response.json(await welds.tick(callerOf(request), idOf(request), Number(wordOf(request, 'n')), parse(stepSchema, request.body)));
+  });
+  return router;
+}

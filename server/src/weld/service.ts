@@ -1,0 +1,100 @@
+import type { DataSource } from 'typeorm';
+import type { WeldPlanView, WeldSettingsInput } from '@aspecta/contract/weld';
+import type { Point } from '@aspecta/core/geometry';
+import { planWelds } from '@aspecta/core/weld';
+import { changeVersioned } from '../db/change.ts';
+import type { CutService } from '../cut/service.ts';
+import { record } from '../events/record.ts';
+import { notFound, ServerProblem } from '../http/problems.ts';
+import type { Caller } from '../http/session.ts';
+import type { VerdictService } from '../verdict/service.ts';
+import { WeldEntity, WeldStepEntity, type WeldRow } from './entities.ts';
+
+/** The way of a weld plan on the server: cut → joints → steps laid out once → ticked off one by one. */
+export class WeldService {
+  private readonly db: DataSource;
+  private readonly cuts: CutService;
+  private readonly verdicts: VerdictService;
+
+  constructor(db: DataSource, cuts: CutService, verdicts: VerdictService) {
+    this.db = db;
+    this.cuts = cuts;
+    this.verdicts = verdicts;
+  }
+
+  /** The plan as laid out; null where none has been laid out yet. */
+  async plan(caller: Caller, repairId: string): Promise<WeldPlanView | null> {
+    const { repair } = await this.verdicts.own(caller, repairId);
+    const row = await this.db.manager.findOneBy(WeldEntity, { id: repairId });
+    return row && this.view(row, repair.panel);
+  }
+
+  /** Lays the steps out anew. Refused once a step is done: those welds are in the metal. */
+  async layOut(caller: Caller, repairId: string, { version, ...input }: WeldSettingsInput & { version: number }): Promise<WeldPlanView> {
+    const { repair, vehicle } = await this.verdicts.own(caller, repairId);
+    const cut = await this.cuts.plan(caller, repairId);
+    const joints = cut.line.joints.map(({ points, closed }) => ({ points: points.map(([u, v]: Point): [number, number] => [u, v]), closed }));
+    const plan = planWelds({ seams: joints, thickness: cut.thickness, ...input });
+    await this.db.transaction(async (manager) => {
+      if (await manager.existsBy(WeldStepEntity, { weldId: repairId })) throw new ServerProblem('already-there', 'Welding has begun: steps that are done cannot be planned again. Undo them first.', 'strategy');
+      if (version === 0) {
+        const insert = await manager.createQueryBuilder().insert().into(WeldEntity).values({ id: repairId, input, plan, joints, acknowledgedBy: null, acknowledgedAt: null, version: 1 }).orIgnore().execute();
+        if ((insert.raw as { affectedRows?: number }).affectedRows === 1) {
+          await record(manager, caller, vehicle.id, 'weld', `Weld plan for ${repair.panel}: ${plan.tacks} tacks, ${plan.stitches} stitches`);
+          return;
+        }
+      }
+      await changeVersioned(manager, WeldEntity, repairId, version, { input, plan, joints }, () => this.plan(caller, repairId));
+    });
+    return this.required(caller, repairId);
+  }
+
+  /** Notes by name and time that the cautions have been read. */
+  async acknowledge(caller: Caller, repairId: string): Promise<WeldPlanView> {
+    const view = await this.required(caller, repairId);
+    const { vehicle } = await this.verdicts.own(caller, repairId);
+    if (!view.acknowledged) {
+      await this.db.transaction(async (manager) => {
+        await manager.update(WeldEntity, { id: repairId }, { acknowledgedBy: caller.name, acknowledgedAt: new Date() });
+        await record(manager, caller, vehicle.id, 'weld', 'Cautions before welding read');
+      });
+    }
+    return this.required(caller, repairId);
+  }
+
+  /** Ticks a step off, or takes that back. Ticking twice is the same as once. */
+  async tick(caller: Caller, repairId: string, n: number, { done, version }: { done: boolean; version: number }): Promise<WeldPlanView> {
+    const view = await this.required(caller, repairId);
+    if (view.version !== version) throw new ServerProblem('conflict', 'The plan has been laid out anew in the meantime; look at the new steps.', undefined, { current: view });
+    if (!view.acknowledged) throw new ServerProblem('invalid', 'Read and acknowledge the cautions first.', 'acknowledged');
+    if (!Number.isInteger(n) || n < 1 || n > view.plan.steps.length) throw notFound('step');
+    if (done) await this.db.manager.createQueryBuilder().insert().into(WeldStepEntity).values({ weldId: repairId, n, at: new Date(), by: caller.name }).orIgnore().execute();
+    else await this.db.manager.delete(WeldStepEntity, { weldId: repairId, n });
+    const after = await this.required(caller, repairId);
+    if (after.done.length === after.plan.steps.length) {
+      const { vehicle } = await this.verdicts.own(caller, repairId);
+      await record(this.db.manager, caller, vehicle.id, 'weld', `Last weld on ${view.panel} done`);
+    }
+    return after;
+  }
+
+  private async required(caller: Caller, repairId: string): Promise<WeldPlanView> {
+    const view = await this.plan(caller, repairId);
+    if (!view) throw notFound('weld plan');
+    return view;
+  }
+
+  private async view(row: WeldRow, panel: string): Promise<WeldPlanView> {
+    const done = await this.db.manager.find(WeldStepEntity, { where: { weldId: row.id }, order: { n: 'ASC' } });
+    return {
+      repairId: row.id,
+      panel,
+      input: row.input,
+      plan: row.plan,
+      done: done.map(({ n, at, by }) => ({ n, at: at.toISOString(), by })),
+      acknowledged: row.acknowledgedBy && row.acknowledgedAt ? { by: row.acknowledgedBy, at: row.acknowledgedAt.toISOString() } : null,
+      version: row.version,
+      joints: row.joints,
+    };
+  }
+}
