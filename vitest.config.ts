@@ -5,6 +5,7 @@ export default defineConfig({
     projects: [
       { test: { name: 'core', root: 'core', include: ['src/**/*.test.ts'] } },
       { test: { name: 'contract', root: 'contract', include: ['src/**/*.test.ts'] } },
+      './web/vitest.config.ts',
       {
         test: {
           name: 'server',

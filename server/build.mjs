@@ -10,6 +10,7 @@ await build({
   target: 'node20',
   sourcemap: true,
   logLevel: 'warning',
+  loader: { '.csv': 'text' },
   plugins: [
     {
       name: 'own-packages-inside',

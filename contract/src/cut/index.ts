@@ -1,4 +1,3 @@
-import Joi from 'joi';
 import type { CornerOffsets, CutLine, Datum } from '@aspecta/core/cut';
 
 export interface CutSettings {
@@ -28,11 +27,3 @@ export interface CutPlanView {
 }
 
 export const cutDefaults: CutSettings = { margin: 20, maxCorners: 4, cornerRadius: 15, kerf: 1 };
-
-export const cutSchema = Joi.object<CutSettings & { version: number }>({
-  margin: Joi.number().min(5).max(200).required(),
-  maxCorners: Joi.number().integer().min(3).max(12).required(),
-  cornerRadius: Joi.number().min(12).max(100).required(),
-  kerf: Joi.number().min(0).max(5).required(),
-  version: Joi.number().integer().min(0).required(),
-});

@@ -1,5 +1,3 @@
-import Joi from 'joi';
-
 export const GOALS = { roadworthy: 'Through its roadworthiness inspection', driver: 'Honest driver', rough: 'Rough-look custom', show: 'Show car', original: 'Exactly as built' } as const;
 export type Goal = keyof typeof GOALS;
 export const CLIMATES = { dry: 'Dry inland', temperate: 'Temperate', wet: 'Wet, salted winter roads', coast: 'By the sea' } as const;
@@ -36,15 +34,3 @@ export interface NextStep {
   text: string;
   path: string;
 }
-
-const thisYear = new Date().getUTCFullYear();
-const fields = {
-  nickname: Joi.string().trim().min(1).max(60).required(),
-  year: Joi.number().integer().min(1885).max(thisYear).required(),
-  planId: Joi.string().max(40).required(),
-  goal: Joi.valid(...Object.keys(GOALS)).required(),
-  climate: Joi.valid(...Object.keys(CLIMATES)).required(),
-  notes: Joi.string().trim().allow('').max(2000).default(''),
-};
-export const vehicleSchema = Joi.object<VehicleInput>(fields);
-export const vehicleChangeSchema = Joi.object<Omit<VehicleInput, 'planId'> & { version: number }>({ nickname: fields.nickname, year: fields.year, goal: fields.goal, climate: fields.climate, notes: fields.notes, version: Joi.number().integer().required() });

@@ -1,4 +1,3 @@
-import Joi from 'joi';
 import type { Position, Process, Strategy, WeldPlan } from '@aspecta/core/weld';
 
 export interface WeldSettingsInput {
@@ -23,12 +22,3 @@ export interface WeldPlanView {
 }
 
 export const weldDefaults: WeldSettingsInput = { process: 'mig', position: 'flat', handWarm: 50, strategy: 'coolest' };
-
-export const weldSchema = Joi.object<WeldSettingsInput & { version: number }>({
-  process: Joi.valid('mig', 'tig').required(),
-  position: Joi.valid('flat', 'vertical', 'overhead').required(),
-  handWarm: Joi.number().min(30).max(150).required(),
-  strategy: Joi.valid('coolest', 'skip', 'backstep', 'continuous').required(),
-  version: Joi.number().integer().min(0).required(),
-});
-export const stepSchema = Joi.object<{ done: boolean; version: number }>({ done: Joi.boolean().required(), version: Joi.number().integer().required() });

@@ -1,5 +1,5 @@
 import { Router, type Request } from 'express';
-import { cutSchema } from '@aspecta/contract/cut';
+import { cutSchema } from '@aspecta/contract/cut/schemas';
 import { bodyPlan, panelOf } from '@aspecta/core/body';
 import { idOf } from '../http/params.ts';
 import { callerOf, guard } from '../http/session.ts';

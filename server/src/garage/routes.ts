@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { vehicleChangeSchema, vehicleSchema } from '@aspecta/contract/garage';
+import { vehicleChangeSchema, vehicleSchema } from '@aspecta/contract/garage/schemas';
 import type { BoardService } from '../board/service.ts';
 import { idOf } from '../http/params.ts';
 import { callerOf, guard } from '../http/session.ts';

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { orderChangeSchema, orderMoveSchema, orderSchema } from '@aspecta/contract/order';
+import { orderChangeSchema, orderMoveSchema, orderSchema } from '@aspecta/contract/order/schemas';
 import { idOf } from '../http/params.ts';
 import { callerOf, guard } from '../http/session.ts';
 import { parse } from '../http/validate.ts';

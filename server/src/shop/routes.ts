@@ -1,6 +1,7 @@
 import { Router, type Request } from 'express';
 import { rateLimit } from 'express-rate-limit';
-import { personSchema, roleSchema, setupSchema, shopSchema, signInSchema, type DoorView, type SessionView } from '@aspecta/contract/shop';
+import type { DoorView, SessionView } from '@aspecta/contract/shop';
+import { personSchema, roleSchema, setupSchema, shopSchema, signInSchema } from '@aspecta/contract/shop/schemas';
 import { idOf } from '../http/params.ts';
 import { ServerProblem } from '../http/problems.ts';
 import { callerOf, guard, signInto, type Caller } from '../http/session.ts';

@@ -1,5 +1,5 @@
 import express, { Router } from 'express';
-import { readingsSchema, withdrawSchema, zoneChangeSchema, zoneSchema } from '@aspecta/contract/survey';
+import { readingsSchema, withdrawSchema, zoneChangeSchema, zoneSchema } from '@aspecta/contract/survey/schemas';
 import { idOf, wordOf } from '../http/params.ts';
 import { callerOf, guard } from '../http/session.ts';
 import { parse } from '../http/validate.ts';

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { decideSchema, offerSchema, redecideSchema, weighSchema } from '@aspecta/contract/verdict';
+import { decideSchema, offerSchema, redecideSchema, weighSchema } from '@aspecta/contract/verdict/schemas';
 import type { GarageService } from '../garage/service.ts';
 import { idOf } from '../http/params.ts';
 import { callerOf, guard } from '../http/session.ts';

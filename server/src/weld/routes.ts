@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { stepSchema, weldSchema } from '@aspecta/contract/weld';
+import { stepSchema, weldSchema } from '@aspecta/contract/weld/schemas';
 import { idOf, wordOf } from '../http/params.ts';
 import { callerOf, guard } from '../http/session.ts';
 import { parse } from '../http/validate.ts';

@@ -1,0 +1,15 @@
+import Joi from 'joi';
+import { GOALS, CLIMATES, type VehicleInput } from './index.ts';
+
+/* What may come in, by field. */
+const thisYear = new Date().getUTCFullYear();
+const fields = {
+  nickname: Joi.string().trim().min(1).max(60).required(),
+  year: Joi.number().integer().min(1885).max(thisYear).required(),
+  planId: Joi.string().max(40).required(),
+  goal: Joi.valid(...Object.keys(GOALS)).required(),
+  climate: Joi.valid(...Object.keys(CLIMATES)).required(),
+  notes: Joi.string().trim().allow('').max(2000).default(''),
+};
+export const vehicleSchema = Joi.object<VehicleInput>(fields);
+export const vehicleChangeSchema = Joi.object<Omit<VehicleInput, 'planId'> & { version: number }>({ nickname: fields.nickname, year: fields.year, goal: fields.goal, climate: fields.climate, notes: fields.notes, version: Joi.number().integer().required() });

@@ -1,0 +1,21 @@
+import Joi from 'joi';
+import type { OptionId } from '@aspecta/core/verdict';
+import type { Offer } from './index.ts';
+
+/* What may come in, by field. */
+const zoneIds = Joi.array().items(Joi.string().guid()).min(1).max(50).unique().required();
+export const weighSchema = Joi.object<{ zoneIds: string[] }>({ zoneIds });
+export const decideSchema = Joi.object<{ id: string; zoneIds: string[]; choice: OptionId; reason: string }>({
+  id: Joi.string().guid().required(),
+  zoneIds,
+  choice: Joi.valid('treat', 'patch', 'whole').required(),
+  reason: Joi.string().trim().min(3).max(500).required(),
+});
+export const redecideSchema = Joi.object<{ choice: OptionId; reason: string; done: boolean; version: number }>({
+  choice: Joi.valid('treat', 'patch', 'whole').required(),
+  reason: Joi.string().trim().min(3).max(500).required(),
+  done: Joi.boolean().required(),
+  version: Joi.number().integer().required(),
+});
+const money = Joi.number().integer().min(0).max(10_000_000).required();
+export const offerSchema = Joi.object<Omit<Offer, 'id'>>({ panel: Joi.string().max(60).required(), maker: Joi.string().trim().min(1).max(80).required(), price: money, carriage: money, leadDays: Joi.number().integer().min(0).max(1000).required() });

@@ -1,0 +1,12 @@
+import Joi from 'joi';
+import type { WeldSettingsInput } from './index.ts';
+
+/* What may come in, by field. */
+export const weldSchema = Joi.object<WeldSettingsInput & { version: number }>({
+  process: Joi.valid('mig', 'tig').required(),
+  position: Joi.valid('flat', 'vertical', 'overhead').required(),
+  handWarm: Joi.number().min(30).max(150).required(),
+  strategy: Joi.valid('coolest', 'skip', 'backstep', 'continuous').required(),
+  version: Joi.number().integer().min(0).required(),
+});
+export const stepSchema = Joi.object<{ done: boolean; version: number }>({ done: Joi.boolean().required(), version: Joi.number().integer().required() });

@@ -1,0 +1,4 @@
+declare module '*.csv' {
+  const text: string;
+  export default text;
+}

@@ -1,0 +1,34 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { BodyPlan } from '@aspecta/core/body';
+import { boardScene, STATES, type PanelLook } from '../board/boardScene.ts';
+
+/* The left side of the body, small, with what is known of it. */
+const props = defineProps<{ plan: BodyPlan; states: Readonly<Record<string, PanelLook>> }>();
+const view = computed(() => props.plan.views[0]!);
+const shapes = computed(() => boardScene(props.plan, []).shapes.filter((shape) => shape.panel.view === view.value.id));
+const fill = (panel: string) => STATES[props.states[panel] ?? 'unmeasured'].fill;
+const viewBox = computed(() => `${view.value.at[0] - 40} ${-view.value.at[1] - view.value.height - 40} ${view.value.width + 80} ${view.value.height + 130}`);
+</script>
+
+<template>
+  <svg :viewBox="viewBox" role="img" aria-label="The left side of the body">
+    <g :transform="`translate(${view.at[0]} ${-view.at[1]})`" class="wheels">
+      <g v-for="u in [650, 3000]" :key="u" :transform="`translate(${u} -78)`"><circle r="268" /><circle r="176" class="rim" /><circle r="44" class="rim" /></g>
+    </g>
+    <g transform="scale(1 -1)">
+      <g v-for="shape in shapes" :key="shape.panel.id">
+        <path :d="shape.path" :style="{ fill: fill(shape.panel.id) }" fill-rule="evenodd" class="panel" />
+        <path :d="shape.creases" class="crease" />
+      </g>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+svg { width: 100%; display: block; }
+.panel { stroke: var(--metal-line); stroke-width: 12; stroke-linejoin: round; }
+.crease { fill: none; stroke: var(--crease); stroke-width: 7; }
+.wheels circle { fill: none; stroke: var(--line-strong); stroke-width: 10; stroke-dasharray: 40 26; }
+.wheels .rim { stroke-dasharray: none; stroke-width: 7; stroke: var(--line); }
+</style>

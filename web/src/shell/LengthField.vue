@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue';
+import { formatLength, parseLength } from '@aspecta/core/units';
+import { useUnits } from './units.ts';
+import Field from './Field.vue';
+
+/* A length in the person's unit; typing accepts either unit everywhere. */
+const props = defineProps<{ label: string; error?: string | null; hint?: string }>();
+const model = defineModel<number>({ required: true });
+const units = useUnits();
+const write = (mm: number) => formatLength({ mm, unit: units.unit.value }).text;
+const text = ref(write(model.value));
+const own = ref<string | null>(null);
+watch(model, (mm) => {
+  if (own.value === null && mm !== read(text.value)) text.value = write(mm);
+});
+
+function read(value: string): number | undefined {
+  try {
+    return parseLength({ text: value, unit: units.unit.value }).mm;
+  } catch (error) {
+    own.value = (error as Error).message;
+    return undefined;
+  }
+}
+function commit(): void {
+  own.value = null;
+  const mm = read(text.value);
+  if (mm === undefined) return;
+  model.value = mm;
+  text.value = write(mm);
+}
+</script>
+
+<template>
+  <Field v-slot="{ bind }" :label="props.label" :error="own ?? props.error" :hint="props.hint">
+    <input v-bind="bind" v-model="text" class="input mono" autocomplete="off" @change="commit" />
+  </Field>
+</template>

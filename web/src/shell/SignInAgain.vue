@@ -1,0 +1,15 @@
+<script setup lang="ts">
+import Dialog from './Dialog.vue';
+import SignInForm from './SignInForm.vue';
+import { useSession } from './session.ts';
+
+const session = useSession();
+</script>
+
+<template>
+  <Dialog v-if="session.expired" title="Sign in again" stay>
+    <p>Your session has ended. Everything on this page is still there; sign in and it goes on.</p>
+    <SignInForm :email="session.current?.person.email ?? ''" :demo="session.door?.demo ?? false" />
+    <button class="btn plain" @click="session.giveUp()">Not now</button>
+  </Dialog>
+</template>

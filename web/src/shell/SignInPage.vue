@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { reactive } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { bodyPlan } from '@aspecta/core/body';
+import FlankSketch from '../garage/FlankSketch.vue';
+import Field from './Field.vue';
+import SignInForm from './SignInForm.vue';
+import { useForm } from './useForm.ts';
+import { useSession } from './session.ts';
+
+const session = useSession();
+const router = useRouter();
+const route = useRoute();
+const plan = bodyPlan('saloon');
+const fresh = reactive({ shop: '', name: '', email: '', password: '' });
+const form = useForm();
+
+function enter(): void {
+  const to = typeof route.query['to'] === 'string' && route.query['to'].startsWith('/') && !route.query['to'].startsWith('//') ? route.query['to'] : '/';
+  void router.replace(to);
+}
+async function setUp(): Promise<void> {
+  if (await form.submit(() => session.setUp({ ...fresh }))) enter();
+}
+</script>
+
+<template>
+  <main class="page door">
+    <div class="what">
+      <p class="eyebrow">Aspecta</p>
+      <h1>From the first reading to the last stitch</h1>
+      <p>Read a bare body, see what is really gone, decide patch or panel, mark the cut with a tape, and weld it in an order that does not warp it.</p>
+      <FlankSketch :plan="plan" :states="{}" />
+    </div>
+    <div class="tile">
+      <template v-if="session.door?.needsSetup">
+        <h2>Open your shop</h2>
+        <p class="soft small">The first account is the owner’s. More people can be added later.</p>
+        <form class="stack" @submit.prevent="setUp">
+          <Field v-slot="{ bind }" label="Name of the shop" :error="form.errors['shop']"><input v-bind="bind" v-model="fresh.shop" class="input" /></Field>
+          <Field v-slot="{ bind }" label="Your name" :error="form.errors['name']"><input v-bind="bind" v-model="fresh.name" class="input" autocomplete="name" /></Field>
+          <Field v-slot="{ bind }" label="E-mail" :error="form.errors['email']"><input v-bind="bind" v-model="fresh.email" class="input" type="email" autocomplete="username" /></Field>
+          <Field v-slot="{ bind }" label="Password" hint="At least 10 characters" :error="form.errors['password']"><input v-bind="bind" v-model="fresh.password" class="input" type="password" autocomplete="new-password" /></Field>
+          <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+          <button class="btn main" :disabled="form.busy.value">Open the shop</button>
+        </form>
+      </template>
+      <template v-else>
+        <h2>Sign in</h2>
+        <SignInForm :demo="session.door?.demo ?? false" @done="enter" />
+      </template>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.door { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(300px, 400px); gap: clamp(1.5rem, 5vw, 5rem); align-content: center; max-width: 1240px; margin: 0 auto; width: 100%; }
+.what h1 { font-size: clamp(1.7rem, 4vw, 2.7rem); margin-bottom: 0.75rem; }
+.what p { max-width: 36rem; }
+.tile { align-self: center; }
+.tile h2 { margin-bottom: 0.75rem; }
+@media (max-width: 860px) { .door { grid-template-columns: 1fr; align-content: start; } }
+</style>

@@ -1,0 +1,21 @@
+<script setup lang="ts">
+import type { Load } from './useLoad.ts';
+
+/* Loading, refused, or the thing itself: no screen stays blank. */
+defineProps<{ of: Load<unknown>; what: string }>();
+</script>
+
+<template>
+  <slot v-if="of.data.value !== null" />
+  <div v-else-if="of.loading.value" class="page" role="status"><p class="soft">Fetching {{ what }} …</p></div>
+  <div v-else class="page">
+    <div class="notice bad" role="alert">
+      <p><strong>{{ of.missing.value ? 'This page leads nowhere.' : `${what} could not be fetched.` }}</strong></p>
+      <p>{{ of.error.value }}</p>
+      <div class="row">
+        <button v-if="!of.missing.value" class="btn" @click="of.reload()">Try again</button>
+        <RouterLink class="btn" to="/">To the garage</RouterLink>
+      </div>
+    </div>
+  </div>
+</template>

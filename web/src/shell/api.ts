@@ -1,0 +1,66 @@
+import type { ProblemBody } from '@aspecta/contract';
+
+/** A refusal of the server, with the field it belongs to. */
+export class ApiProblem extends Error {
+  readonly body: ProblemBody;
+  constructor(body: ProblemBody) {
+    super(body.detail);
+    this.body = body;
+  }
+  get code(): string {
+    return this.body.code;
+  }
+}
+
+/** The server did not answer at all. */
+export class Unreachable extends Error {
+  constructor() {
+    super('The server cannot be reached. Nothing is lost: try again when it is back.');
+  }
+}
+
+/** What the shell gives to the client: the token of the session, and what to do when either end is lost. */
+export interface ApiHooks {
+  csrf(): string;
+  /** Resolves when somebody has signed in again; the request is then repeated. */
+  signInAgain(): Promise<boolean>;
+  reached(yes: boolean): void;
+}
+
+let hooks: ApiHooks = { csrf: () => '', signInAgain: () => Promise.resolve(false), reached: () => undefined };
+/** ms between the clock of the server and ours; for cooling timers. */
+let clockOffset = 0;
+
+export const setApiHooks = (given: ApiHooks) => (hooks = given);
+export const serverNow = () => Date.now() + clockOffset;
+
+export const get = <T>(path: string) => send<T>('GET', path);
+export const post = <T>(path: string, body: unknown = {}) => send<T>('POST', path, body);
+export const put = <T>(path: string, body: unknown) => send<T>('PUT', path, body);
+export const remove = (path: string) => send<void>('DELETE', path);
+export const postText = <T>(path: string, text: string) => send<T>('POST', path, text, 'text/csv');
+
+async function send<T>(method: string, path: string, body?: unknown, type = 'application/json', again = true): Promise<T> {
+  const headers: Record<string, string> = { accept: 'application/json' };
+  if (method !== 'GET') headers['x-aspecta-csrf'] = hooks.csrf();
+  if (body !== undefined) headers['content-type'] = type;
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, { method, headers, ...(body === undefined ? {} : { body: type === 'text/csv' ? (body as string) : JSON.stringify(body) }) });
+  } catch {
+    hooks.reached(false);
+    throw new Unreachable();
+  }
+  const gone = response.status >= 502 && response.status <= 504 && !response.headers.get('content-type')?.includes('problem');
+  hooks.reached(!gone);
+  if (gone) throw new Unreachable();
+  const date = response.headers.get('date');
+  if (date) clockOffset = new Date(date).getTime() + 500 - Date.now();
+  if (response.status === 204) return undefined as T;
+  const answer = (await response.json().catch(() => null)) as unknown;
+  if (response.ok) return answer as T;
+  const problem = new ApiProblem((answer as ProblemBody | null) ?? { type: '', title: '', status: response.status, code: 'internal', detail: 'The server gave no answer that can be read.' });
+  const expired = problem.code === 'not-signed-in' || (problem.code === 'bad-origin' && method !== 'GET');
+  if (expired && again && (await hooks.signInAgain())) return send<T>(method, path, body, type, false);
+  throw problem;
+}

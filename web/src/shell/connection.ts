@@ -1,0 +1,36 @@
+import { defineStore } from 'pinia';
+import { ref } from 'vue';
+
+const AGAIN_MS = 2000;
+
+/** Is the server there? While it is not, the page says so and keeps asking. */
+export const useConnection = defineStore('connection', () => {
+  const reachable = ref(true);
+  const onReturn = new Set<() => void>();
+  let asking: ReturnType<typeof setTimeout> | undefined;
+
+  function note(yes: boolean): void {
+    const returned = yes && !reachable.value;
+    reachable.value = yes;
+    if (!yes) ask();
+    if (returned) for (const callback of onReturn) callback();
+  }
+  function ask(): void {
+    asking ??= setTimeout(() => {
+      asking = undefined;
+      fetch('/api/alive')
+        .then((response) => note(response.ok))
+        .catch(() => note(false));
+    }, AGAIN_MS);
+  }
+  function watch(): void {
+    window.addEventListener('offline', () => note(false));
+    window.addEventListener('online', () => ask());
+  }
+  /** Calls back each time the server has come back; returns how to stop that. */
+  function whenBack(callback: () => void): () => void {
+    onReturn.add(callback);
+    return () => onReturn.delete(callback);
+  }
+  return { reachable, note, watch, whenBack };
+});

@@ -1,0 +1,44 @@
+import { defineStore } from 'pinia';
+import { computed, ref } from 'vue';
+import type { DoorView, SessionView, Shop } from '@aspecta/contract/shop';
+import { get, post, remove, setApiHooks } from './api.ts';
+import { useConnection } from './connection.ts';
+
+/** Who is signed in. When a session ends in the middle of something, the page stays and asks to sign in again. */
+export const useSession = defineStore('session', () => {
+  const current = ref<SessionView | null>(null);
+  const door = ref<DoorView | null>(null);
+  /** Set while the page waits for somebody to sign in again. */
+  const waiting = ref<((signedIn: boolean) => void)[]>([]);
+  const expired = computed(() => waiting.value.length > 0);
+  const canWork = computed(() => current.value !== null && current.value.person.role !== 'viewer');
+
+  setApiHooks({
+    csrf: () => current.value?.csrf ?? '',
+    signInAgain: () => (current.value ? new Promise<boolean>((resolve) => waiting.value.push(resolve)) : Promise.resolve(false)),
+    reached: (yes) => useConnection().note(yes),
+  });
+
+  async function look(): Promise<void> {
+    door.value = await get<DoorView>('/door');
+    current.value = door.value.session;
+  }
+  function enter(session: SessionView): void {
+    current.value = session;
+    for (const settle of waiting.value.splice(0)) settle(true);
+  }
+  const signIn = async (email: string, password: string) => enter(await post<SessionView>('/session', { email, password }));
+  const signInDemo = async () => enter(await post<SessionView>('/session/demo'));
+  const setUp = async (input: { shop: string; name: string; email: string; password: string }) => enter(await post<SessionView>('/setup', input));
+  async function signOut(): Promise<void> {
+    await remove('/session');
+    current.value = null;
+  }
+  function giveUp(): void {
+    for (const settle of waiting.value.splice(0)) settle(false);
+  }
+  function setShop(shop: Shop): void {
+    if (current.value) current.value = { ...current.value, shop };
+  }
+  return { current, door, expired, canWork, look, signIn, signInDemo, setUp, signOut, giveUp, setShop };
+});

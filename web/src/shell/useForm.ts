@@ -1,0 +1,28 @@
+import { reactive, ref } from 'vue';
+import { ApiProblem } from './api.ts';
+
+/** Sends something and puts refusals at the fields that they name; what was typed stays. */
+export function useForm() {
+  const errors = reactive<Record<string, string>>({});
+  const general = ref<string | null>(null);
+  const busy = ref(false);
+  async function submit(action: () => Promise<void>): Promise<boolean> {
+    for (const key of Object.keys(errors)) delete errors[key];
+    general.value = null;
+    busy.value = true;
+    try {
+      await action();
+      return true;
+    } catch (error) {
+      if (error instanceof ApiProblem) {
+        for (const { field, detail } of error.body.errors ?? []) errors[field] = detail;
+        if (error.body.field && !errors[error.body.field]) errors[error.body.field] = error.body.detail;
+        if (!error.body.field) general.value = error.body.detail;
+      } else general.value = (error as Error).message;
+      return false;
+    } finally {
+      busy.value = false;
+    }
+  }
+  return { errors, general, busy, submit };
+}

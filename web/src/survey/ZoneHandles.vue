@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import type { Point } from '@aspecta/core/geometry';
+import { along } from '@aspecta/core/geometry';
+
+/* Corners of a zone to drag; a tap on the middle of a side adds one. In px. */
+const props = defineProps<{ ring: readonly Point[]; place: (p: Point) => [number, number]; sheetAt: (x: number, y: number) => Point; closed: boolean }>();
+const emit = defineEmits<{ move: [index: number, to: Point]; add: [index: number, at: Point]; begin: []; finish: []; close: [] }>();
+let dragging: number | null = null;
+
+function down(index: number, event: PointerEvent): void {
+  if (!props.closed) {
+    if (index === 0) emit('close');
+    return;
+  }
+  dragging = index;
+  (event.target as Element).setPointerCapture(event.pointerId);
+  emit('begin');
+}
+function move(event: PointerEvent): void {
+  if (dragging === null) return;
+  const frame = (event.target as SVGElement).ownerSVGElement!.getBoundingClientRect();
+  emit('move', dragging, props.sheetAt(event.clientX - frame.left, event.clientY - frame.top));
+}
+function up(): void {
+  if (dragging === null) return;
+  dragging = null;
+  emit('finish');
+}
+function nudge(index: number, event: KeyboardEvent): void {
+  const by: Record<string, Point> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] };
+  const step = by[event.key];
+  if (!step || !props.closed) return;
+  event.preventDefault();
+  event.stopPropagation();
+  const size = event.shiftKey ? 10 : 1;
+  const p = props.ring[index]!;
+  emit('begin');
+  emit('move', index, [p[0] + step[0] * size, p[1] + step[1] * size]);
+  emit('finish');
+}
+const sides = () => (props.closed ? props.ring.map((p, i) => along(p, props.ring[(i + 1) % props.ring.length]!, 0.5)) : []);
+</script>
+
+<template>
+  <g data-own-pointer @pointermove="move" @pointerup="up" @pointercancel="up">
+    <circle v-for="(p, i) in sides()" :key="`s${i}`" class="side" :cx="place(p)[0]" :cy="place(p)[1]" r="6" role="button" :aria-label="`Add a corner on side ${i + 1}`" @pointerdown.stop="emit('add', i + 1, p)" />
+    <g v-for="(p, i) in ring" :key="`c${i}`" class="corner" tabindex="0" role="button" :aria-label="closed ? `Corner ${i + 1}: move with the arrow keys` : i === 0 ? 'Close the zone' : `Corner ${i + 1}`" @pointerdown.stop="down(i, $event)" @keydown="nudge(i, $event)" @keydown.enter.stop="!closed && i === 0 && emit('close')">
+      <circle class="target" :cx="place(p)[0]" :cy="place(p)[1]" r="18" />
+      <circle class="dot" :cx="place(p)[0]" :cy="place(p)[1]" r="7" />
+    </g>
+  </g>
+</template>
+
+<style scoped>
+.corner { cursor: move; }
+.target { fill: transparent; }
+.dot { fill: var(--card); stroke: var(--mark); stroke-width: 3; }
+.side { fill: var(--mark); opacity: 0.35; cursor: copy; }
+.corner:focus-visible .dot { fill: var(--mark); }
+.corner:focus { outline: none; }
+</style>

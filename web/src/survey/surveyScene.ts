@@ -1,0 +1,33 @@
+import type { ReadingView } from '@aspecta/contract/survey';
+import type { Point } from '@aspecta/core/geometry';
+import { coatingClass, metalClass, metalOf } from '@aspecta/core/survey';
+import { dotsPath } from '../sheet/pathData.ts';
+
+/** What a reading says at a glance. */
+export type DotLook = 'sound' | 'worn' | 'thin' | 'failing' | 'through' | 'filler' | 'coated';
+
+export function dotLook(reading: ReadingView, asBuilt: number): DotLook {
+  const metal = metalOf({ metalMm: reading.metalMm ?? undefined, probe: reading.probe ?? undefined });
+  if (metal !== undefined) return metalClass(metal, asBuilt);
+  if (reading.probe === 'soft') return 'thin';
+  if (reading.coatingUm !== null) return coatingClass(reading.coatingUm) === 'filler' ? 'filler' : 'coated';
+  return 'sound';
+}
+
+/** Readings as few paths, one for each look: five hundred dots stay fluid. */
+export function dotPaths(readings: readonly ReadingView[], asBuilt: number): { look: DotLook; path: string }[] {
+  const groups = new Map<DotLook, Point[]>();
+  for (const reading of readings) {
+    const look = dotLook(reading, asBuilt);
+    groups.set(look, [...(groups.get(look) ?? []), [reading.u, reading.v]]);
+  }
+  return [...groups].map(([look, places]) => ({ look, path: dotsPath(places) }));
+}
+
+/** The reading under a tap, within `reach` mm. */
+export function readingAt(readings: readonly ReadingView[], place: Point, reach: number): ReadingView | undefined {
+  return readings
+    .map((reading) => ({ reading, away: Math.hypot(reading.u - place[0], reading.v - place[1]) }))
+    .filter(({ away }) => away <= reach)
+    .sort((a, b) => a.away - b.away)[0]?.reading;
+}

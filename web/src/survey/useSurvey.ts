@@ -1,0 +1,131 @@
+import { computed, onUnmounted, ref, shallowRef, watch } from 'vue';
+import type { Vehicle } from '@aspecta/contract/garage';
+import type { ReadingInput, ReadingView, ZoneInput, ZoneView } from '@aspecta/contract/survey';
+import { bodyPlan, layerOf, panelOf, sheetOf } from '@aspecta/core/body';
+import { FEWEST_READINGS, metalOf } from '@aspecta/core/survey';
+import { ApiProblem, get, post, put, remove } from '../shell/api.ts';
+import { useLoad } from '../shell/useLoad.ts';
+import { compute } from '../workers/bridge.ts';
+import type { SurveyMap } from '../workers/compute.ts';
+import { useHistory } from './useHistory.ts';
+import { useOutbox } from './outbox.ts';
+
+/** Everything of one panel of one vehicle: readings, their map, zones, and the verbs that change them. */
+export function useSurvey(vehicleId: string, panelId: string) {
+  const outbox = useOutbox();
+  const problem = ref<string | null>(null);
+  const history = useHistory((message) => (problem.value = message));
+  const conflict = shallowRef<{ mine: ZoneView; theirs: ZoneView } | null>(null);
+  const readings = shallowRef<readonly ReadingView[]>([]);
+  const zones = shallowRef<readonly ZoneView[]>([]);
+  const layer = ref('');
+  const load = useLoad(async () => {
+    const vehicle = await get<Vehicle>(`/vehicles/${vehicleId}`);
+    const plan = bodyPlan(vehicle.planId);
+    const panel = panelOf(plan, panelId);
+    const [gotReadings, gotZones] = await Promise.all([get<ReadingView[]>(`/vehicles/${vehicleId}/panels/${panelId}/readings`), get<ZoneView[]>(`/vehicles/${vehicleId}/panels/${panelId}/zones`)]);
+    readings.value = gotReadings;
+    zones.value = gotZones;
+    if (layer.value === '') layer.value = busiestLayer(gotReadings) ?? panel.layers[0]!.id;
+    return { vehicle, plan, panel };
+  });
+  const stop = outbox.whenStored((stored, vehicle) => {
+    if (vehicle !== vehicleId) return;
+    const fresh = stored.filter((reading) => reading.panel === panelId && !readings.value.some((known) => known.id === reading.id));
+    if (fresh.length > 0) readings.value = [...readings.value, ...fresh];
+  });
+  onUnmounted(stop);
+
+  /** Readings that are stored and count, and those that are still on this device. */
+  const counting = computed(() => readings.value.filter((reading) => !reading.withdrawn && reading.layer === layer.value));
+  const kept = computed(() => outbox.pending.filter((entry) => entry.vehicle === vehicleId && entry.reading.panel === panelId));
+  const samples = computed(() => counting.value.flatMap((reading) => {
+    const value = metalOf({ metalMm: reading.metalMm ?? undefined, probe: reading.probe ?? undefined });
+    return value === undefined ? [] : [{ u: reading.u, v: reading.v, value }];
+  }));
+
+  const surveyMap = shallowRef<SurveyMap | null>(null);
+  const mapping = ref(false);
+  let wanted = 0;
+  watch(samples, async (points) => {
+    const mine = ++wanted;
+    const places = new Set(points.map((p) => `${Math.round(p.u)} ${Math.round(p.v)}`));
+    if (places.size < FEWEST_READINGS || !load.data.value) {
+      surveyMap.value = null;
+      return;
+    }
+    mapping.value = true;
+    const { panel } = load.data.value;
+    const result = await compute().map(sheetOf(panel) as never, layerOf(panel, layer.value).thickness, points).catch(() => null);
+    if (mine !== wanted) return;
+    surveyMap.value = result;
+    mapping.value = false;
+  });
+  watch(load.data, () => (readings.value = [...readings.value]));
+
+  async function enter(reading: Omit<ReadingInput, 'id' | 'panel'>): Promise<boolean> {
+    const full: ReadingInput = { ...reading, id: crypto.randomUUID(), panel: panelId };
+    const stored = await outbox.enter(vehicleId, full);
+    history.did({ label: 'Reading', undo: () => withdraw([full.id], true), redo: () => withdraw([full.id], false) });
+    return stored;
+  }
+  async function withdraw(ids: readonly string[], withdrawn: boolean): Promise<void> {
+    const changed = await post<ReadingView[]>(`/vehicles/${vehicleId}/readings/withdraw`, { ids, withdrawn });
+    readings.value = readings.value.map((reading) => changed.find((other) => other.id === reading.id) ?? reading);
+  }
+  async function withdrawOne(id: string): Promise<void> {
+    await withdraw([id], true);
+    history.did({ label: 'Withdrawing', undo: () => withdraw([id], false), redo: () => withdraw([id], true) });
+  }
+
+  const replace = (zone: ZoneView) => (zones.value = [...zones.value.filter((other) => other.id !== zone.id), zone]);
+  async function addZone(input: Omit<ZoneInput, 'id' | 'panel'>): Promise<ZoneView> {
+    const zone = await post<ZoneView>(`/vehicles/${vehicleId}/zones`, { ...input, id: crypto.randomUUID(), panel: panelId });
+    replace(zone);
+    history.did({ label: 'Zone', undo: () => dropZone(zone.id), redo: () => restoreZone(zone.id) });
+    return zone;
+  }
+  /** Saves a changed zone; where somebody else was quicker, shows both and saves nothing. */
+  async function changeZone(before: ZoneView, after: ZoneView): Promise<boolean> {
+    try {
+      replace(await putZone(after, after.version));
+    } catch (error) {
+      if (!(error instanceof ApiProblem) || error.code !== 'conflict') throw error;
+      conflict.value = { mine: after, theirs: error.body.current as ZoneView };
+      return false;
+    }
+    history.did({ label: 'Change of the zone', undo: () => rewrite(before), redo: () => rewrite(after) });
+    return true;
+  }
+  async function rewrite(wanted: ZoneView): Promise<void> {
+    const current = zones.value.find((zone) => zone.id === wanted.id);
+    replace(await putZone(wanted, current?.version ?? wanted.version));
+  }
+  const putZone = ({ id, layer: onLayer, ring, class: kind, evidence, note }: ZoneView, version: number) => put<ZoneView>(`/vehicles/${vehicleId}/zones/${id}`, { layer: onLayer, ring, class: kind, evidence, note, version });
+  async function settle(keepMine: boolean): Promise<void> {
+    const both = conflict.value;
+    if (!both) return;
+    if (keepMine) replace(await putZone(both.mine, both.theirs.version));
+    else replace(both.theirs);
+    conflict.value = null;
+  }
+  async function dropZone(id: string): Promise<void> {
+    await remove(`/vehicles/${vehicleId}/zones/${id}`);
+    zones.value = zones.value.filter((zone) => zone.id !== id);
+  }
+  async function restoreZone(id: string): Promise<void> {
+    replace(await post<ZoneView>(`/vehicles/${vehicleId}/zones/${id}/restore`));
+  }
+  async function removeZone(zone: ZoneView): Promise<void> {
+    await dropZone(zone.id);
+    history.did({ label: 'Removing the zone', undo: () => restoreZone(zone.id), redo: () => dropZone(zone.id) });
+  }
+
+  return { load, readings, counting, kept, zones, layer, surveyMap, mapping, samples, problem, history, conflict, enter, withdrawOne, addZone, changeZone, removeZone, settle };
+}
+
+function busiestLayer(readings: readonly ReadingView[]): string | undefined {
+  const counts = new Map<string, number>();
+  for (const reading of readings) counts.set(reading.layer, (counts.get(reading.layer) ?? 0) + 1);
+  return [...counts.entries()].sort((a, b) => b[1] - a[1])[0]?.[0];
+}

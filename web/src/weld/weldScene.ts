@@ -1,0 +1,27 @@
+import type { WeldStep } from '@aspecta/core/weld';
+import { linePath } from '../sheet/pathData.ts';
+
+export type StepLook = 'todo' | 'done' | 'now';
+
+/** Stitches as paths by their look, tacks as places with their number; checks are not drawn. */
+export function weldScene(steps: readonly WeldStep[], lookOf: (step: WeldStep) => StepLook) {
+  const paths: Record<StepLook, string> = { todo: '', done: '', now: '' };
+  const numbers: { n: number; at: readonly [number, number]; look: StepLook; kind: WeldStep['kind'] }[] = [];
+  for (const step of steps) {
+    if (!step.from || !step.to) continue;
+    const look = lookOf(step);
+    if (step.kind === 'stitch') paths[look] += linePath([step.from, step.to]);
+    const at = [(step.from[0] + step.to[0]) / 2, (step.from[1] + step.to[1]) / 2] as const;
+    numbers.push({ n: step.n, at, look, kind: step.kind });
+  }
+  return { paths, numbers };
+}
+
+/** Seconds still to wait before a step: its wait runs from the end of the step before it. */
+export function waitLeft(step: WeldStep, lastDoneAt: number | null, now: number): number {
+  if (lastDoneAt === null) return 0;
+  return Math.max(0, step.wait - (now - lastDoneAt) / 1000);
+}
+
+/** The first step that is not done; undefined when all are. */
+export const nextStepOf = (steps: readonly WeldStep[], done: ReadonlySet<number>) => steps.find((step) => !done.has(step.n));
