@@ -1,7 +1,7 @@
 /** The one home of tolerances. Each has its unit and its reason. */
 
-/** mm. Curves of body plans are flattened so that no chord leaves its curve by more: a scribed line is as wide. */
-export const CURVE_FLATNESS = 0.5;
+/** mm. Curves of body plans are flattened so that no chord leaves its curve by more: less than a scribed line is wide, and smooth on the screen. */
+export const CURVE_FLATNESS = 0.2;
 
 /** mm. Two points closer than this are one place: finer than anybody can put a probe twice. */
 export const SAME_PLACE = 0.5;

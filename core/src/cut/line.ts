@@ -81,6 +81,8 @@ export function cutLine({ panel, damage, margin, house }: { panel: CutPanel; dam
   const outline = pieceAround(roundCorners(cornersOf(runs), rules.cornerRadius), sheet, inside);
   const warnings: string[] = [];
   if (area([outline]) < inside.reduce((sum, polygon) => sum + area(polygon), 0) - 1) warnings.push('An opening divides the damage: part of it lies outside this line. Plan a second line for it.');
+  const enclosed = sheet.slice(1).filter((ring) => ring.every((p) => inPolygon(p, [outline])));
+  if (enclosed.length > 0) warnings.push(`The patch takes in ${enclosed.length === 1 ? 'an opening' : `${enclosed.length} openings`} of the panel: make ${enclosed.length === 1 ? 'it' : 'them'} again in the new piece.`);
   const cutRuns = runsOf(simplifyRing(sharp, 0.2), sheet, followed);
   const edgeLength = lengthOnEdge(outline, sheet);
   return {

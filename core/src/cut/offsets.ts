@@ -78,22 +78,42 @@ function fromOffsets([o1, o2]: readonly [number, number], first: Datum, second: 
   return [(c1 * n2[1] - c2 * n1[1]) / sine, (n1[0] * c2 - n2[0] * c1) / sine];
 }
 
-/** mm. Outlines are thinned by this before their straight edges are sought. */
+/** mm. A stretch of edge along which a straight edge can be laid: it strays no more from it than this. */
 const STRAIGHT_WITHIN = 3 * REPLOT;
+/** mm. Shorter stretches do not carry a straight edge. */
+const SHORTEST_DATUM = 60;
 
 /**
- * From which two edges of a panel can one measure best? The longest nearly straight
- * stretch of its outline, and the one that is longest square to it.
+ * From which two edges of a panel can these corners best be measured? Edges along which a
+ * straight edge can be laid, so placed that the tape starts on them; near and long ones
+ * are preferred, and the second is as square to the first as the panel allows.
  */
-export function chooseDatums(outline: Ring, nameOf: (outward: Point) => string): [Datum, Datum] {
+export function chooseDatums(outline: Ring, nameOf: (outward: Point) => string, corners: readonly Point[] = []): [Datum, Datum] {
   const thinned = simplifyRing(outline, STRAIGHT_WITHIN);
-  const edges = thinned.map((a, i) => ({ a, b: thinned[(i + 1) % thinned.length]! }));
-  const longest = edges.reduce((x, y) => (between(y.a, y.b) > between(x.a, x.b) ? y : x));
-  const direction = unit(minus(longest.b, longest.a));
-  const square = (edge: { a: Point; b: Point }) => Math.abs(cross(direction, minus(edge.b, edge.a)));
-  const other = edges.reduce((x, y) => (square(y) > square(x) ? y : x));
-  const named = (edge: { a: Point; b: Point }): Datum => ({ ...edge, name: nameOf(scaled(inward({ ...edge, name: '' }), -1)) });
-  return [named(longest), named(other)];
+  const sides = thinned.map((a, i): Datum => ({ a, b: thinned[(i + 1) % thinned.length]!, name: '' })).sort((x, y) => between(y.a, y.b) - between(x.a, x.b));
+  const least = Math.sin((LEAST_ANGLE * Math.PI) / 180) + 1e-6;
+  const pairsOf = (edges: readonly Datum[]) =>
+    edges.flatMap((first, i) => edges.slice(i + 1).map((second) => ({ first, second, sine: Math.abs(cross(inward(first), inward(second))) }))).filter(({ sine }) => sine > least);
+  const long = pairsOf(sides.filter((side) => between(side.a, side.b) >= SHORTEST_DATUM));
+  const square = long.length > 0 ? long : pairsOf(sides);
+  if (square.length === 0) refuse('parallel', 'outline', 'The panel has no two edges at 30° or more to each other to measure from.');
+  const cost = ({ first, second, sine }: (typeof square)[number]) => (awkwardness(first, corners) + awkwardness(second, corners)) / sine;
+  const best = square.reduce((x, y) => (cost(y) < cost(x) ? y : x));
+  const named = (edge: Datum): Datum => ({ ...edge, name: nameOf(scaled(inward(edge), -1)) });
+  return [named(best.first), named(best.second)];
+}
+
+/** How badly corners are measured from an edge: tapes that start beyond its ends or behind it, long tapes, a short edge. */
+function awkwardness(edge: Datum, corners: readonly Point[]): number {
+  const length = between(edge.a, edge.b);
+  const d = unit(minus(edge.b, edge.a));
+  const n = inward(edge);
+  const each = corners.map((corner) => {
+    const run = dot(d, minus(corner, edge.a));
+    const away = dot(n, minus(corner, edge.a));
+    return 8 * Math.max(0, -run, run - length) + 8 * Math.max(0, -away) + 0.3 * Math.abs(away);
+  });
+  return 20 + 20_000 / length + each.reduce((sum, x) => sum + x, 0) / Math.max(1, corners.length);
 }
 
 /** The place that two offsets mark: for drawing tapes from the datum edges to a corner. */

@@ -4,8 +4,8 @@ import { cornersOf, type Run } from './enclose.ts';
 
 /** Degrees. A crease is followed where it runs this nearly parallel. */
 const PARALLEL = 12;
-/** mm. Far enough outside that a run no longer touches the panel. */
-const BEYOND = 10_000;
+/** mm. How far past the edge a run is moved, beyond the distance within which it was near: enough to clear it, not so far that it crosses an opening behind. */
+const BEYOND = 5;
 
 export interface Followed {
   run: Run;
@@ -28,7 +28,7 @@ export function snapRuns(runs: readonly Run[], sheet: Polygon, creases: readonly
   const corners = cornersOf(runs);
   return runs.map((run, i) => {
     const ends: [Point, Point] = [corners[(i + runs.length - 1) % runs.length]!, corners[i]!];
-    if (nearEdge(ends, sheet, rules.snap)) return { run: { ...run, offset: run.offset + BEYOND }, follows: 'edge', name: 'edge of the panel' };
+    if (nearEdge(ends, sheet, rules.snap)) return { run: { ...run, offset: run.offset + rules.snap + BEYOND }, follows: 'edge', name: 'edge of the panel' };
     return besideCrease(run, ends, creases, rules) ?? { run, follows: 'free', name: 'free run' };
   });
 }

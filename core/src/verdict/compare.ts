@@ -159,13 +159,18 @@ function winnerShares(drawn: readonly Drawn[], impossible: readonly (string | nu
 function propose(options: readonly VerdictOption[], repair: Repair): { proposed: OptionId | null; why: string } {
   const open = options.filter((option) => option.ruledOut === null);
   if (open.length === 0) return { proposed: null, why: 'None of the options can be done here: find a panel to buy, or plan to make it.' };
-  const best = open.reduce((a, b) => (b.cost.p50 < a.cost.p50 ? b : a));
+  const lasting = open.filter((option) => option.id !== 'treat' || treatmentLasts(repair));
+  const best = (lasting.length > 0 ? lasting : open).reduce((a, b) => (b.cost.p50 < a.cost.p50 ? b : a));
   const others = open.filter((option) => option !== best);
   if (others.length === 0) return { proposed: best.id, why: `${best.title}: every other option is ruled out for ${repair.panel.name}.` };
   const next = others.reduce((a, b) => (b.cost.p50 < a.cost.p50 ? b : a));
   const sure = best.cheapest >= 0.8 ? 'clearly' : best.cheapest >= 0.6 ? 'probably' : 'by a narrow margin';
+  if (next.cost.p50 < best.cost.p50) return { proposed: best.id, why: `${best.title}: treating costs less today, but the metal stays too thin to weld to.` };
   return { proposed: best.id, why: `${best.title}: ${sure} the cheapest of what can be done here, ${Math.round(best.cheapest * 100)} times in 100; next is ${next.title.toLowerCase()}.` };
 }
+
+/** Treating keeps what is pitted or filled; metal that is too thin stays too thin. */
+const treatmentLasts = (repair: Repair) => repair.zones.every((zone) => zone.class === 'pitted' || zone.class === 'filler');
 
 /** Finds by bisection the damaged share at which patching costs as much as the whole panel, zones growing alike. */
 function breakEven(repair: Repair, rates: Rates, house: House, damage: number): number | null {

@@ -50,6 +50,12 @@ describe('verdict.compare', () => {
     expect(verdict.options.reduce((sum, option) => sum + option.cheapest, 0)).toBeCloseTo(1, 6);
   });
 
+  it('proposes treating pitted metal, but not metal that stays too thin', () => {
+    const of = (kind: 'pitted' | 'thin') => compare({ repair: { ...repair, zones: [{ ...repair.zones[0]!, class: kind }] }, rates });
+    expect(of('pitted').proposed).toBe('treat');
+    expect(of('thin')).toMatchObject({ proposed: 'patch', why: expect.stringMatching(/too thin to weld/) });
+  });
+
   it('proposes the whole panel once the damage is past the break-even share', () => {
     const { breakEvenShare } = compare({ repair, rates });
     expect(breakEvenShare).toBeGreaterThan(0.02);

@@ -41,7 +41,7 @@ export class CutService {
     const sheet = sheetOf(panel);
     const line = cutLine({ panel: { outline: panel.outline, openings: sheet.slice(1), creases: panel.creases }, damage: zones.map((zone) => zone.ring), margin: settings.margin, house: settings });
     const layer = layerOf(panel, zones[0]!.layer);
-    const datums = chooseDatums(panel.outline, (outward) => edgeName(panel, outward));
+    const datums = chooseDatums(panel.outline, (outward) => edgeName(panel, outward), line.corners);
     const { corners, runs } = cutOffsets({ line: line.corners, datums, unit: shop.unit });
     return {
       repairId,

@@ -12,6 +12,7 @@ import { useSession } from '../shell/session.ts';
 import { percent } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
+import HatchPatterns from '../sheet/HatchPatterns.vue';
 import SheetView from '../sheet/SheetView.vue';
 import ImportDialog from '../survey/ImportDialog.vue';
 import { boardScene, STATES, type PanelLook } from './boardScene.ts';
@@ -72,16 +73,17 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
             <p class="figure">{{ percent(coverage) }}</p>
             <p class="soft small">of the panels’ area lies within reach of a reading. The rest may hide anything.</p>
           </div>
+          <svg width="0" height="0" aria-hidden="true"><HatchPatterns :scale="1" prefix="legend" /></svg>
           <ul class="legend">
             <li v-for="(look, key) in STATES" :key="key">
-              <svg class="swatch" aria-hidden="true" viewBox="0 0 22 16"><rect width="22" height="16" :style="{ fill: look.fill }" /><rect v-if="look.hatch" width="22" height="16" :fill="`url(#hatch-${look.hatch})`" /></svg>
+              <svg class="swatch" aria-hidden="true" viewBox="0 0 22 16"><rect width="22" height="16" :style="{ fill: look.fill }" /><rect v-if="look.hatch" width="22" height="16" :fill="`url(#legend-${look.hatch})`" /></svg>
               <span class="grow">{{ look.label }}</span><span class="mono">{{ counts.get(key) ?? 0 }}</span>
             </li>
           </ul>
           <div v-if="flags.length > 0">
             <p class="eyebrow">Awaited</p>
             <ul class="plain-list">
-              <li v-for="shape in flags" :key="shape.panel.id"><RouterLink to="/orders">{{ shape.panel.name }}</RouterLink><span :class="shape.awaited?.late ? 'alarm' : 'soft'"> {{ shape.awaited?.late ? `late, was due ${shape.awaited.due}` : shape.awaited?.due ? `due ${shape.awaited.due}` : shape.awaited?.state }}</span></li>
+              <li v-for="shape in flags" :key="shape.panel.id"><RouterLink to="/orders">{{ shape.panel.name }}</RouterLink><span class="small" :class="shape.awaited?.late ? 'alarm' : 'soft'">{{ shape.awaited?.late ? `late, was due ${shape.awaited.due}` : shape.awaited?.due ? `due ${shape.awaited.due}` : shape.awaited?.state }}</span></li>
             </ul>
           </div>
           <RepairList :repairs="load.data.value.repairs" :name-of="(panel) => panelOf(load.data.value!.plan, panel).name" :vehicle="id" @changed="load.reload()" />
@@ -111,4 +113,5 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
 .legend { list-style: none; margin: 0; padding: 0; display: grid; gap: 0.25rem; }
 .legend li { display: flex; gap: 0.6rem; align-items: center; }
 .plain-list { margin: 0; padding: 0; list-style: none; display: grid; gap: 0.2rem; }
+.plain-list li { display: flex; gap: 0.6rem; justify-content: space-between; align-items: baseline; }
 </style>

@@ -87,9 +87,10 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
           <path :d="ringPath(plan.line.rough)" class="rough" />
           <path :d="ringPath(plan.line.outline)" class="final" />
           <template #over="{ place }">
+            <g v-for="datum in plan.datums" :key="datum.name" class="datum"><line :x1="place(datum.a)[0]" :y1="place(datum.a)[1]" :x2="place(datum.b)[0]" :y2="place(datum.b)[1]" /><circle v-for="(end, k) in [datum.a, datum.b]" :key="k" r="4" :cx="place(end)[0]" :cy="place(end)[1]" /></g>
             <template v-for="(foot, i) in feet" :key="i">
               <line class="tape" :x1="place(foot)[0]" :y1="place(foot)[1]" :x2="place(corner!.corner)[0]" :y2="place(corner!.corner)[1]" />
-              <g :transform="`translate(${inWindow(place, foot, corner!.corner).join(' ')})`" class="figure-tag"><rect x="-44" y="-13" width="88" height="26" rx="4" /><text>{{ corner!.offsets[i]!.text }}</text></g>
+              <g v-if="corner!.offsets[i]!.mm > 1" :transform="`translate(${inWindow(place, foot, corner!.corner).join(' ')})`" class="figure-tag"><rect x="-44" y="-13" width="88" height="26" rx="4" /><text>{{ corner!.offsets[i]!.text }}</text></g>
             </template>
             <g v-for="(entry, i) in plan.corners" :key="i" class="corner" :class="{ on: picked === i }" :transform="`translate(${place(entry.corner).join(' ')})`" role="button" tabindex="0" :aria-label="`Corner ${i + 1}`" data-own-pointer @click="picked = i" @keydown.enter="picked = i"><circle r="20" class="target" /><circle r="12" /><text>{{ i + 1 }}</text></g>
           </template>
@@ -111,7 +112,7 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
             <thead><tr><th>Corner</th><th class="num">{{ plan.datums[0].name }}</th><th class="num">{{ plan.datums[1].name }}</th><th class="num">To next</th></tr></thead>
             <tbody><tr v-for="(entry, i) in plan.corners" :key="i" :class="{ on: picked === i }" @click="picked = i"><td><button class="link" :aria-pressed="picked === i">{{ i + 1 }}</button></td><td class="num">{{ entry.offsets[0]!.text }}</td><td class="num">{{ entry.offsets[1]!.text }}</td><td class="num">{{ plan.runs[i]!.text }}</td></tr></tbody>
           </table>
-          <p class="small soft">Square to each edge. <template v-if="plan.mirror">On {{ plan.mirror }} the same figures hold from the mirrored edges: try the first side before you cut the other.</template></p>
+          <p class="small soft">Square to a straight edge laid along each yellow line. <template v-if="plan.mirror">On {{ plan.mirror }} the same figures hold from the mirrored edges: try the first side before you cut the other.</template></p>
           <fieldset class="settings" :disabled="!session.canWork">
             <LengthField v-model="settings.margin" label="Sound metal beyond the damage" :error="form.errors['margin']" />
             <LengthField v-model="settings.cornerRadius" label="Inside corners, radius" :error="form.errors['cornerRadius']" />
@@ -141,6 +142,8 @@ path { vector-effect: non-scaling-stroke; }
 .rough { fill: none; stroke: var(--ink-soft); stroke-width: 1.6; stroke-dasharray: 7 5; }
 .final { fill: var(--mark); fill-opacity: 0.08; stroke: var(--mark); stroke-width: 3; }
 .tape { stroke: #b58a00; stroke-width: 3; }
+.datum line { stroke: #e8c552; stroke-width: 5; stroke-linecap: round; }
+.datum circle { fill: #e8c552; stroke: #33301f; }
 .figure-tag rect { fill: #f4d774; stroke: #33301f; }
 .figure-tag text { font: 500 13px var(--mono); fill: #33301f; text-anchor: middle; dominant-baseline: central; }
 .corner { cursor: pointer; outline: none; }

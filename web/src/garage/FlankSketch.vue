@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, useId } from 'vue';
 import type { BodyPlan } from '@aspecta/core/body';
+import HatchPatterns from '../sheet/HatchPatterns.vue';
 import { boardScene, STATES, type PanelLook } from '../board/boardScene.ts';
 
 /* The left side of the body, small, with what is known of it. */
@@ -8,7 +9,12 @@ const props = defineProps<{ plan: BodyPlan; states: Readonly<Record<string, Pane
 const view = computed(() => props.plan.views[0]!);
 const shapes = computed(() => boardScene(props.plan, []).shapes.filter((shape) => shape.panel.view === view.value.id));
 const fill = (panel: string) => STATES[props.states[panel] ?? 'unmeasured'].fill;
-const viewBox = computed(() => `${view.value.at[0] - 40} ${-view.value.at[1] - view.value.height - 40} ${view.value.width + 80} ${view.value.height + 130}`);
+const prefix = useId();
+const hatch = (panel: string) => {
+  const name = STATES[props.states[panel] ?? 'unmeasured'].hatch;
+  return name ? `url(#${prefix}-${name})` : null;
+};
+const viewBox = computed(() => `${view.value.at[0] - 40} ${-view.value.at[1] - view.value.height - 40} ${view.value.width + 80} ${view.value.height + 320}`);
 </script>
 
 <template>
@@ -16,9 +22,11 @@ const viewBox = computed(() => `${view.value.at[0] - 40} ${-view.value.at[1] - v
     <g :transform="`translate(${view.at[0]} ${-view.at[1]})`" class="wheels">
       <g v-for="u in [650, 3000]" :key="u" :transform="`translate(${u} -78)`"><circle r="268" /><circle r="176" class="rim" /><circle r="44" class="rim" /></g>
     </g>
+    <HatchPatterns :scale="0.16" :prefix="prefix" />
     <g transform="scale(1 -1)">
       <g v-for="shape in shapes" :key="shape.panel.id">
         <path :d="shape.path" :style="{ fill: fill(shape.panel.id) }" fill-rule="evenodd" class="panel" />
+        <path v-if="hatch(shape.panel.id)" :d="shape.path" :fill="hatch(shape.panel.id)!" fill-rule="evenodd" />
         <path :d="shape.creases" class="crease" />
       </g>
     </g>

@@ -90,6 +90,7 @@ async function bringBack(id: string): Promise<void> {
 dl { display: grid; grid-template-columns: repeat(4, auto); gap: 0.5rem; margin: 0.25rem 0; }
 dt { font-size: 0.8rem; color: var(--ink-soft); }
 dd { margin: 0; }
+.next .eyebrow { display: block; margin: 0; }
 .next { display: block; text-decoration: none; font-weight: 600; background: var(--mark-soft); border-radius: 8px; padding: 0.6rem 0.8rem; margin-top: auto; }
 .foot { margin: -0.25rem -0.5rem -0.5rem; }
 .empty { max-width: 560px; }

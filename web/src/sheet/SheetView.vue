@@ -64,6 +64,6 @@ svg { display: block; user-select: none; }
 :root[data-look='night'] .tape .corner { fill: #5d4f1c; }
 :root[data-look='night'] .tape line { stroke: #f6e9be; }
 :root[data-look='night'] .tape text { fill: #f6e9be; }
-.zoom { position: absolute; right: 0.6rem; bottom: 0.6rem; display: flex; flex-direction: column; gap: 0.3rem; }
+.zoom { position: absolute; right: 0.6rem; bottom: 0.5rem; display: flex; gap: 0.3rem; }
 .zoom .btn { width: 44px; padding: 0; background: var(--card); }
 </style>

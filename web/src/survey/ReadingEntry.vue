@@ -28,7 +28,7 @@ watch(() => props.places.length, async (now, before) => {
   input.value?.focus({ preventScroll: true });
 });
 
-async function store(): Promise<void> {
+async function submit(): Promise<void> {
   error.value = null;
   try {
     if (props.places.length === 0) throw new Problem('no-place', 'value', 'Tap the place on the sheet first, then enter its number.');
@@ -49,12 +49,12 @@ async function storeOne(value: Values, [u, v]: Point): Promise<void> {
 }
 function verdict(word: string): void {
   text.value = word;
-  void store();
+  void submit();
 }
 </script>
 
 <template>
-  <form class="stack" @submit.prevent="store">
+  <form class="stack" @submit.prevent="submit">
     <Chips v-model="kind" legend="What was measured?" hide-legend :options="kinds" />
     <Chips v-if="layers.length > 1" v-model="layer" legend="Layer" :options="layers" />
     <p class="small soft">

@@ -9,11 +9,10 @@ import type { SurveyMap } from '../workers/compute.ts';
 import { STATES } from '../board/boardScene.ts';
 
 /* What the readings of a panel say, in one sentence and one figure; then the reasons. */
-const props = defineProps<{ layer: Layer; readings: readonly ReadingView[]; surveyMap: SurveyMap | null; mapping: boolean; zones: readonly ZoneView[]; proposedShown: boolean; canWork: boolean }>();
+const props = defineProps<{ layer: Layer; readings: readonly ReadingView[]; surveyMap: SurveyMap | null; mapping: boolean; zones: readonly ZoneView[]; proposed: { area: number } | null; canWork: boolean }>();
 const emit = defineEmits<{ take: []; zone: [id: string] }>();
 const units = useUnits();
 const summary = computed(() => props.surveyMap?.map.summary ?? null);
-const proposed = computed(() => props.surveyMap?.proposed[0] ?? null);
 const classes = computed(() => (CELL_CODES.slice(2) as readonly MetalClass[]).map((name) => ({ name, share: summary.value?.byClass[name] ?? 0 })));
 const fill = (name: MetalClass) => (name === 'failing' ? 'var(--failing)' : STATES[name].fill);
 const LABELS: Record<MetalClass, string> = { sound: 'Sound', worn: 'Worn', thin: 'Thin', failing: 'Failing', through: 'Through' };

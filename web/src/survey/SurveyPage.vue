@@ -21,7 +21,7 @@ import { useSurvey } from './useSurvey.ts';
 const props = defineProps<{ id: string; panel: string }>();
 const session = useSession();
 const survey = useSurvey(props.id, props.panel);
-const { load, layer, surveyMap, zones, counting, history } = survey;
+const { load, layer, surveyMap, proposed, zones, counting, history } = survey;
 const form = useForm();
 type Mode = 'look' | 'read' | 'zone';
 const mode = ref<Mode>('look');
@@ -32,7 +32,6 @@ const closed = ref(false);
 const editing = shallowRef<ZoneView | null>(null);
 const fresh = ref<ZoneDraft>({ class: 'thin', layer: '', evidence: 'stripped', note: '' });
 const panelLayer = computed(() => layerOf(load.data.value!.panel, layer.value));
-const proposed = computed(() => surveyMap.value?.proposed[0] ?? null);
 const onLayer = computed(() => zones.value.filter((zone) => zone.layer === layer.value));
 const crossing = computed(() => {
   const at = closed.value && ring.value.length > 3 ? firstCrossing(ring.value) : undefined;
@@ -158,7 +157,7 @@ const keptPlaces = computed(() => survey.kept.value.map((entry): Point => [entry
           <button v-if="proposed" class="btn" @click="takeProposed">Take the proposed zone instead</button>
         </div>
         <ZoneForm v-else-if="mode === 'zone'" :draft="fresh" :layers="load.data.value.panel.layers" :errors="form.errors" :busy="form.busy.value" :crossing="crossing" :existing="editing !== null" :can-work="session.canWork" @save="saveZone" @cancel="((mode = 'look'), leaveZone())" @remove="removeZone" />
-        <SurveyCard v-else :layer="panelLayer" :readings="counting" :survey-map="surveyMap" :mapping="survey.mapping.value" :zones="zones" :proposed-shown="true" :can-work="session.canWork" @take="takeProposed" @zone="openZone">
+        <SurveyCard v-else :layer="panelLayer" :readings="counting" :survey-map="surveyMap" :mapping="survey.mapping.value" :proposed="proposed" :zones="zones" :can-work="session.canWork" @take="takeProposed" @zone="openZone">
           <div v-if="load.data.value.panel.layers.length > 1" class="row" role="group" aria-label="Layer shown"><button v-for="entry in load.data.value.panel.layers" :key="entry.id" class="btn small-btn" :aria-pressed="layer === entry.id" @click="layer = entry.id">{{ entry.name }}</button></div>
           <ReadingList :readings="counting" :picked="picked" :can-work="session.canWork" @withdraw="withdraw" @pick="picked = $event" />
           <details><summary>Before you scrape and probe</summary><ul class="small"><li v-for="caution in cautionsFor('survey')" :key="caution.id"><strong>{{ caution.title }}.</strong> {{ caution.text }}</li></ul></details>

@@ -2,6 +2,7 @@ import { computed, onUnmounted, ref, shallowRef, watch } from 'vue';
 import type { Vehicle } from '@aspecta/contract/garage';
 import type { ReadingInput, ReadingView, ZoneInput, ZoneView } from '@aspecta/contract/survey';
 import { bodyPlan, layerOf, panelOf, sheetOf } from '@aspecta/core/body';
+import { clip } from '@aspecta/core/geometry';
 import { FEWEST_READINGS, metalOf } from '@aspecta/core/survey';
 import { ApiProblem, get, post, put, remove } from '../shell/api.ts';
 import { useLoad } from '../shell/useLoad.ts';
@@ -9,6 +10,9 @@ import { compute } from '../workers/bridge.ts';
 import type { SurveyMap } from '../workers/compute.ts';
 import { useHistory } from './useHistory.ts';
 import { useOutbox } from './outbox.ts';
+
+/** A proposed area of which this share is covered by drawn zones is not proposed again. */
+const ALREADY_DRAWN = 0.35;
 
 /** Everything of one panel of one vehicle: readings, their map, zones, and the verbs that change them. */
 export function useSurvey(vehicleId: string, panelId: string) {
@@ -62,6 +66,12 @@ export function useSurvey(vehicleId: string, panelId: string) {
     mapping.value = false;
   });
   watch(load.data, () => (readings.value = [...readings.value]));
+
+  /** The largest area that the map proposes and that no zone covers yet. */
+  const proposed = computed(() => surveyMap.value?.proposed.find(({ ring, area: size }) => {
+    const covered = zones.value.filter((zone) => zone.layer === layer.value).reduce((sum, zone) => sum + clip('intersection', [ring], [zone.ring]).area, 0);
+    return covered < size * ALREADY_DRAWN;
+  }) ?? null);
 
   async function enter(reading: Omit<ReadingInput, 'id' | 'panel'>): Promise<boolean> {
     const full: ReadingInput = { ...reading, id: crypto.randomUUID(), panel: panelId };
@@ -121,7 +131,7 @@ export function useSurvey(vehicleId: string, panelId: string) {
     history.did({ label: 'Removing the zone', undo: () => restoreZone(zone.id), redo: () => dropZone(zone.id) });
   }
 
-  return { load, readings, counting, kept, zones, layer, surveyMap, mapping, samples, problem, history, conflict, enter, withdrawOne, addZone, changeZone, removeZone, settle };
+  return { load, readings, counting, kept, zones, layer, surveyMap, proposed, mapping, samples, problem, history, conflict, enter, withdrawOne, addZone, changeZone, removeZone, settle };
 }
 
 function busiestLayer(readings: readonly ReadingView[]): string | undefined {

@@ -109,7 +109,7 @@ const STRATEGIES = [{ value: 'coolest', label: 'Coolest place next' }, { value: 
               <p class="figure">{{ duration(view.plan.totalTime) }}</p>
               <p class="soft small">{{ view.plan.tacks }} tacks and {{ view.plan.stitches }} stitches on {{ units.length(view.plan.seamLength) }} of joint: {{ clock(view.plan.arcTime) }} of arc, {{ duration(view.plan.waitTime) }} of waiting. No stitch starts above {{ Math.round(view.plan.hottestStart) }} °C. An estimate for a large plate in still air: feel the metal.</p>
             </div>
-            <div v-if="current" class="notice"><p><strong class="mono">{{ current.n }}</strong> {{ current.text }}<template v-if="current.temperature !== null"> <span class="soft">at about {{ Math.round(current.temperature) }} °C</span></template><template v-if="current.wait > 0"> <span class="soft">after {{ clock(current.wait) }} of cooling</span></template></p></div>
+            <div v-if="current" class="notice"><p><strong class="mono">{{ current.n }}</strong> {{ current.text }}<template v-if="current.temperature !== null">{{ " " }}<span class="soft">at about {{ Math.round(current.temperature) }} °C</span></template><template v-if="current.wait > 0">{{ " " }}<span class="soft">after {{ clock(current.wait) }} of cooling</span></template></p></div>
             <table class="plain">
               <tbody>
                 <tr><td>Tack current</td><td class="num">{{ view.plan.settings.tackCurrent }} A</td></tr>
@@ -141,6 +141,6 @@ const STRATEGIES = [{ value: 'coolest', label: 'Coolest place next' }, { value: 
 
 <style scoped>
 .empty { position: absolute; inset: 0; display: grid; place-items: center; padding: 2rem; color: var(--ink-soft); }
-.player { position: absolute; left: 2.2rem; bottom: 0.6rem; right: 4.5rem; display: flex; gap: 0.6rem; align-items: center; background: var(--card); border: 1px solid var(--line); border-radius: 10px; padding: 0.3rem 0.6rem; }
+.player { position: absolute; left: 2.2rem; bottom: 0.5rem; right: 10.5rem; display: flex; gap: 0.6rem; align-items: center; background: var(--card); border: 1px solid var(--line); border-radius: 10px; padding: 0.3rem 0.6rem; }
 .player input { flex: 1; min-width: 0; min-height: 44px; accent-color: var(--mark); }
 </style>

@@ -29,6 +29,16 @@ const shown = (scale: number) => {
   });
 };
 const rank = (look: StepLook) => (look === 'now' ? 0 : look === 'todo' ? 1 : 2);
+/** px. The number of the next weld stands beside it, so that the arrow can be seen. */
+const aside = (at: Point, scale: number): Point => [at[0] + 26 / scale, at[1] + 20 / scale];
+/** The way the torch goes, drawn on the stitch that is next. */
+function arrow([x0, y0]: [number, number], [x1, y1]: [number, number]): string {
+  const length = Math.hypot(x1 - x0, y1 - y0);
+  if (length < 30) return '';
+  const [dx, dy] = [(x1 - x0) / length, (y1 - y0) / length];
+  const head = (turn: 1 | -1) => `L${x1 - dx * 9 - dy * 6 * turn} ${y1 - dy * 9 + dx * 6 * turn}`;
+  return `M${x0 + dx * 4} ${y0 + dy * 4}L${x1} ${y1}${head(1)}M${x1} ${y1}${head(-1)}`;
+}
 const placed = (place: (p: Point) => [number, number], at: Point) => place(at).join(' ');
 </script>
 
@@ -36,11 +46,12 @@ const placed = (place: (p: Point) => [number, number], at: Point) => place(at).j
   <SheetView :box="box" :tapes="tapes" :label="label">
     <PanelSheet :panel="panel" plain />
     <path :d="joints" class="joint" />
-    <path :d="scene.paths.todo" class="stitch todo" />
-    <path :d="scene.paths.done" class="stitch done" />
-    <path :d="scene.paths.now" class="stitch now" />
+    <path :d="scene.paths.todo" class="bead is-todo" />
+    <path :d="scene.paths.done" class="bead is-done" />
+    <path :d="scene.paths.now" class="bead is-now" />
     <template #over="{ place, scale }">
-      <g v-for="entry in shown(scale)" :key="entry.n" class="number" :class="[entry.look, entry.kind]" :transform="`translate(${placed(place, entry.at)})`"><circle :r="entry.look === 'now' ? 15 : 10" /><text>{{ entry.n }}</text></g>
+      <path v-if="scene.now" class="arrow" :d="arrow(place(scene.now.from), place(scene.now.to))" />
+      <g v-for="entry in shown(scale)" :key="entry.n" class="number" :class="[entry.look, `of-${entry.kind}`]" :transform="`translate(${placed(place, entry.look === 'now' ? aside(entry.at, scale) : entry.at)})`"><circle :r="entry.look === 'now' ? 15 : 10" /><text>{{ entry.n }}</text></g>
     </template>
   </SheetView>
 </template>
@@ -48,13 +59,14 @@ const placed = (place: (p: Point) => [number, number], at: Point) => place(at).j
 <style scoped>
 path { vector-effect: non-scaling-stroke; fill: none; }
 .joint { stroke: var(--metal-line); stroke-width: 1.2; stroke-dasharray: 2 3; }
-.stitch { stroke-linecap: round; stroke-width: 7; }
-.todo { stroke: var(--line-strong); stroke-opacity: 0.55; }
-.done { stroke: var(--done); }
-.now { stroke: var(--mark); stroke-width: 11; }
+.bead { stroke-linecap: round; stroke-width: 7; }
+.is-todo { stroke: var(--line-strong); stroke-opacity: 0.55; }
+.is-done { stroke: var(--done); }
+.is-now { stroke: var(--mark); stroke-width: 11; }
+.arrow { stroke: var(--mark-ink); stroke-width: 2.4; stroke-linecap: round; stroke-linejoin: round; }
 .number circle { fill: var(--card); stroke: var(--line-strong); stroke-width: 1.4; }
 .number text { font: 500 10px var(--mono); text-anchor: middle; dominant-baseline: central; fill: var(--ink); }
-.number.tack circle { stroke: var(--ink); stroke-width: 2; }
+.number.of-tack circle { stroke: var(--ink); stroke-width: 2; }
 .number.done circle { fill: var(--done); }
 .number.done text { fill: #14161a; }
 :root[data-look='night'] .number.done text { fill: var(--ink); }

@@ -14,7 +14,9 @@ export function weldScene(steps: readonly WeldStep[], lookOf: (step: WeldStep) =
     const at = [(step.from[0] + step.to[0]) / 2, (step.from[1] + step.to[1]) / 2] as const;
     numbers.push({ n: step.n, at, look, kind: step.kind });
   }
-  return { paths, numbers };
+  const next = steps.find((step) => step.kind === 'stitch' && lookOf(step) === 'now');
+  const now = next?.from && next.to ? { from: next.from, to: next.to } : null;
+  return { paths, numbers, now };
 }
 
 /** Seconds still to wait before a step: its wait runs from the end of the step before it. */

@@ -1,0 +1,116 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { test as base, expect, type Page } from '@playwright/test';
+
+const root = resolve(import.meta.dirname, '..');
+
+/** The real thing: database, server and demo, started as a newcomer would, in a folder of its own. */
+export interface House {
+  url: string;
+  home: string;
+  launcher: ChildProcess;
+  /** Numbers of the processes that run it. */
+  pids(): { server: number; database: number };
+  stop(): Promise<void>;
+}
+
+export async function openHouse(mode: 'demo' | 'start', home = mkdtempSync(join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'aspecta-e2e-'))): Promise<House> {
+  const launcher = spawn(process.execPath, [join(root, 'server/dist/launch.js'), mode], { cwd: root, env: { ...process.env, ASPECTA_HOME: home, ASPECTA_TRIES: '1000', ASPECTA_DB_PORT: '34900', ASPECTA_PORT: '4380' }, stdio: ['ignore', 'pipe', 'pipe'] });
+  const url = await new Promise<string>((done, fail) => {
+    let said = '';
+    const listen = (chunk: Buffer) => {
+      said += chunk.toString();
+      const ready = /ready: (http:\S+)/.exec(said);
+      if (ready) done(ready[1]!);
+    };
+    launcher.stdout!.on('data', listen);
+    launcher.stderr!.on('data', listen);
+    launcher.once('exit', (code) => fail(new Error(`The house did not open (${code}): ${said}`)));
+  });
+  const shop = join(home, mode === 'demo' ? 'demo' : 'shop');
+  return {
+    url,
+    home,
+    launcher,
+    pids: () => ({ server: serverOf(launcher.pid!), database: Number(readFileSync(join(shop, 'run', 'db.pid'), 'utf8')) }),
+    stop: async () => {
+      if (launcher.exitCode !== null || launcher.signalCode !== null) return;
+      const gone = new Promise((done) => launcher.once('exit', done));
+      launcher.kill('SIGTERM');
+      await gone;
+    },
+  };
+}
+
+/** The server is the child of the launcher that runs server.js. */
+function serverOf(launcher: number): number {
+  const children = readFileSync(`/proc/${launcher}/task/${launcher}/children`, 'utf8').trim().split(' ').map(Number);
+  return children.find((pid) => readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('server.js')) ?? 0;
+}
+
+/** One demo house for all tests of a worker. */
+export const test = base.extend<object, { house: House }>({
+  house: [
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const house = await openHouse('demo');
+      await use(house);
+      await house.stop();
+      rmSync(house.home, { recursive: true, force: true });
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+});
+export { expect };
+
+export async function signIn(page: Page, house: House): Promise<void> {
+  await page.goto(`${house.url}/sign-in`);
+  await page.getByRole('button', { name: 'Sign in to the demo' }).click();
+  await expect(page.getByRole('heading', { name: 'Which car, and what next?' })).toBeVisible();
+}
+
+/** Rolls in a fresh car and returns its id. */
+export async function rollIn(page: Page, nickname: string): Promise<string> {
+  await page.getByRole('button', { name: 'Roll a car in' }).click();
+  await page.getByLabel('Nickname').fill(nickname);
+  await page.getByLabel('Year built').fill('1966');
+  await page.getByRole('radio', { name: 'Show car' }).check();
+  await page.getByRole('radio', { name: 'By the sea' }).check();
+  await page.getByLabel('Notes').fill('Taken in for this test');
+  await page.getByRole('button', { name: 'Roll in', exact: true }).click();
+  await expect(page).toHaveURL(/\/vehicles\//);
+  await expect(page.getByRole('heading', { name: `${nickname}, 1966` })).toBeVisible();
+  return page.url().split('/').at(-1)!;
+}
+
+/** Where a place of the panel (mm) lies in the window (px). */
+export async function placeOn(page: Page, u: number, v: number): Promise<{ x: number; y: number }> {
+  const transform = (await page.locator('section.sheet svg > g').first().getAttribute('transform'))!;
+  const [x, y, scale] = /translate\(([-\d.e]+) ([-\d.e]+)\) scale\(([-\d.e]+)/.exec(transform)!.slice(1).map(Number) as [number, number, number];
+  const frame = (await page.locator('section.sheet svg').first().boundingBox())!;
+  return { x: frame.x + x + u * scale, y: frame.y + y - v * scale };
+}
+
+export async function clickOn(page: Page, u: number, v: number): Promise<void> {
+  const { x, y } = await placeOn(page, u, v);
+  await page.mouse.click(x, y);
+}
+
+export async function tapOn(page: Page, u: number, v: number): Promise<void> {
+  const { x, y } = await placeOn(page, u, v);
+  await page.touchscreen.tap(x, y);
+}
+
+/** Readings of a panel with a rusty spot, as a gauge would export them. */
+export function readingsCsv(panel: string, spot: { u: number; v: number; radius: number }, area: { from: [number, number]; to: [number, number]; step: number }): string {
+  const lines = ['panel,layer,u_mm,v_mm,coating_um,metal_mm,note'];
+  for (let u = area.from[0]; u <= area.to[0]; u += area.step) {
+    for (let v = area.from[1]; v <= area.to[1]; v += area.step) {
+      const gone = Math.hypot(u - spot.u, v - spot.v) < spot.radius;
+      lines.push(`${panel},outer,${u},${v},${gone ? '' : 140},${gone ? 0.31 : 0.88},`);
+    }
+  }
+  return `${lines.join('\n')}\n`;
+}

@@ -1,0 +1,20 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../test-results',
+  timeout: 180_000,
+  expect: { timeout: 10_000 },
+  workers: 1,
+  retries: 0,
+  forbidOnly: Boolean(process.env['CI']),
+  reporter: [['list']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    acceptDownloads: true,
+    actionTimeout: 10_000,
+    navigationTimeout: 15_000,
+    trace: 'retain-on-failure',
+    launchOptions: { executablePath: '/usr/bin/chromium', args: ['--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] },
+  },
+});
