@@ -53,7 +53,6 @@ function serverOf(launcher: number): number {
 /** One demo house for all tests of a worker. */
 export const test = base.extend<object, { house: House }>({
   house: [
-    // eslint-disable-next-line no-empty-pattern
     async ({}, use) => {
       const house = await openHouse('demo');
       await use(house);

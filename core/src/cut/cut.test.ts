@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bodyPlan, panelOf, sheetOf } from '../body/index.ts';
 import { area, between, circle, clip, firstCrossing, inRing, offset, toRing, type Point, type Ring } from '../geometry/index.ts';
-import { chooseDatums, cutLine, cutOffsets, footOn, type Datum } from './index.ts';
+import { chooseDatums, cutLine, cutOffsets, footOn, lineOnMap, type Datum } from './index.ts';
 
 const outline: Ring = [[0, 0], [800, 0], [800, 500], [0, 500]];
 const spot = circle([400, 250], 40);
@@ -81,6 +81,19 @@ describe('cut.line', () => {
     [{ panel: { outline: [] }, damage: [spot], margin: 1 }, 'panel.outline'],
     [{ panel: { outline }, damage: [spot], margin: 1, house: { cornerRadius: 3 } }, 'house.cornerRadius'],
   ])('refuses bad input by field (%#)', (input, field) => expect(() => cutLine(input as never)).toThrow(expect.objectContaining({ field })));
+});
+
+describe('lineOnMap', () => {
+  const joints = [{ points: [[100, 100], [500, 100]] as Point[], closed: false }];
+  const readings = Array.from({ length: 40 }, (_, i) => ({ u: 60 + (i % 10) * 50, v: 60 + Math.floor(i / 10) * 40, value: i % 10 > 5 ? 0.4 : 0.88 }));
+  it('finds the stretch that may be too thin, and the one that nobody has measured', () => {
+    const { doubtful, unmeasured } = lineOnMap({ joints, asBuilt: 0.9, readings });
+    expect(doubtful).toBeGreaterThan(0.3);
+    expect(doubtful).toBeLessThan(0.8);
+    expect(unmeasured).toBe(0);
+    expect(lineOnMap({ joints: [{ points: [[3000, 0], [3400, 0]], closed: false }], asBuilt: 0.9, readings }).unmeasured).toBe(1);
+    expect(lineOnMap({ joints, asBuilt: 0.9, readings: [] })).toEqual({ unmeasured: 1, doubtful: 0 });
+  });
 });
 
 describe('cut.offsets', () => {

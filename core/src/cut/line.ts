@@ -176,21 +176,3 @@ function jointsOf(ring: Ring, sheet: Polygon): { points: Point[]; closed: boolea
   }
   return joints.filter(({ points }) => points.slice(1).some((p, i) => between(p, points[i]!) > 1));
 }
-
-/** Is the line drawn on metal that the map does not know or does not trust? Shares of the joint, 0 to 1. */
-export function lineOnMap(joints: readonly { points: readonly Point[] }[], classAt: (p: Point) => 'unmeasured' | 'weldable' | 'doubtful'): { unmeasured: number; doubtful: number } {
-  let [all, unmeasured, doubtful] = [0, 0, 0];
-  for (const { points } of joints) {
-    for (let i = 1; i < points.length; i++) {
-      const length = between(points[i - 1]!, points[i]!);
-      const name = classAt(middle(points[i - 1]!, points[i]!));
-      all += length;
-      if (name === 'unmeasured') unmeasured += length;
-      if (name === 'doubtful') doubtful += length;
-    }
-  }
-  return all === 0 ? { unmeasured: 0, doubtful: 0 } : { unmeasured: unmeasured / all, doubtful: doubtful / all };
-}
-
-/** Is a place inside the piece that is cut out? */
-export const insideCut = (p: Point, line: CutLine): boolean => inPolygon(p, [line.outline]);

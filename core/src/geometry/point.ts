@@ -22,7 +22,13 @@ export function unit(a: Point): Point {
 
 /** Distance of a place from a piece of straight line, mm. */
 export function toSegment(p: Point, a: Point, b: Point): number {
-  return between(p, nearestOnSegment(p, a, b));
+  const du = b[0] - a[0];
+  const dv = b[1] - a[1];
+  const pu = p[0] - a[0];
+  const pv = p[1] - a[1];
+  const lengthSquared = du * du + dv * dv;
+  const share = lengthSquared === 0 ? 0 : Math.min(1, Math.max(0, (pu * du + pv * dv) / lengthSquared));
+  return Math.sqrt((pu - share * du) ** 2 + (pv - share * dv) ** 2);
 }
 
 /** The place on the straight piece a–b that is nearest to p. */
@@ -42,7 +48,7 @@ export function toLine(p: Point, line: readonly Point[]): number {
 
 /** Distance of a place from the edge of a closed ring, mm; the same inside and outside. */
 export function toRing(p: Point, ring: Ring): number {
-  return toLine(p, [...ring, ring[0]!]);
+  return Math.min(toLine(p, ring), toSegment(p, ring[ring.length - 1]!, ring[0]!));
 }
 
 /** Length of an open line, mm. */

@@ -95,14 +95,18 @@ export function firstCrossing(ring: Ring): [number, number] | undefined {
   return undefined;
 }
 
+/** mm. Two sides that come this close touch. */
+const TOUCH = 1e-6;
+
 function sidesCross(a: Point, b: Point, c: Point, d: Point): boolean {
+  if (Math.max(a[0], b[0]) + TOUCH < Math.min(c[0], d[0]) || Math.max(c[0], d[0]) + TOUCH < Math.min(a[0], b[0])) return false;
+  if (Math.max(a[1], b[1]) + TOUCH < Math.min(c[1], d[1]) || Math.max(c[1], d[1]) + TOUCH < Math.min(a[1], b[1])) return false;
   const abc = cross(minus(b, a), minus(c, a));
   const abd = cross(minus(b, a), minus(d, a));
   const cda = cross(minus(d, c), minus(a, c));
   const cdb = cross(minus(d, c), minus(b, c));
   if (abc * abd < 0 && cda * cdb < 0) return true;
-  const touch = 1e-6;
-  return toSegment(c, a, b) < touch || toSegment(d, a, b) < touch || toSegment(a, c, d) < touch || toSegment(b, c, d) < touch;
+  return toSegment(c, a, b) < TOUCH || toSegment(d, a, b) < TOUCH || toSegment(a, c, d) < TOUCH || toSegment(b, c, d) < TOUCH;
 }
 
 /**

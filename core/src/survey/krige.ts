@@ -102,7 +102,7 @@ function modelFor(samples: readonly Sample[]): VariogramModel {
 }
 
 /** Builds and factors the system for distinct samples and a sound model. */
-export function prepareKriging(samples: readonly Sample[], model: VariogramModel): Kriging {
+export function prepareKriging(samples: readonly Sample[], model: VariogramModel, withResiduals = true): Kriging {
   const n = samples.length;
   const us = Float64Array.from(samples, (s) => s.u);
   const vs = Float64Array.from(samples, (s) => s.v);
@@ -148,7 +148,7 @@ export function prepareKriging(samples: readonly Sample[], model: VariogramModel
       }
     }
   };
-  return { model, samples, leaveOneOut: leaveOneOutResiduals(lower, n, ones, total, dual), predict };
+  return { model, samples, leaveOneOut: withResiduals ? leaveOneOutResiduals(lower, n, ones, total, dual) : new Float64Array(0), predict };
 }
 
 /** Residual (reading − estimate from all others) of every sample, from one factorisation (Dubrule 1983). */

@@ -1,6 +1,7 @@
-import { boxOf, inPolygon, type Polygon } from '../geometry/index.ts';
+import { boxOf, inPolygon, type Point, type Polygon } from '../geometry/index.ts';
 import { metalClass, surveyRules, weldableLimit, type MetalClass, type SurveyRules } from './classes.ts';
-import { distinctSamples, prepareKriging } from './krige.ts';
+import { distinctSamples } from './krige.ts';
+import { prepareNearKriging } from './krigeNear.ts';
 import { normalCdf } from './normal.ts';
 import { empiricalVariogram, fitVariogram, type Sample, type VariogramModel } from './variogram.ts';
 
@@ -52,7 +53,7 @@ export interface ThicknessMap {
 export function mapThickness({ sheet, asBuilt, readings, rules = surveyRules }: { sheet: Polygon; asBuilt: number; readings: readonly Sample[]; rules?: SurveyRules }): ThicknessMap {
   const { samples } = distinctSamples(readings);
   const model = modelOfSheet(samples, asBuilt);
-  const kriging = prepareKriging(samples, model);
+  const kriging = prepareNearKriging(samples, model);
   const raster = rasterOver(sheet);
   const near = measuredCells(raster, samples, rules.reachMm);
   const mean = new Float64Array(near.length);
@@ -68,6 +69,37 @@ function modelOfSheet(samples: readonly Sample[], asBuilt: number): VariogramMod
   if (!fitted) return usual;
   return { ...fitted, nugget: Math.max(fitted.nugget, GAUGE_SD ** 2), partialSill: Math.max(fitted.partialSill, GAUGE_SD ** 2), range: Math.max(fitted.range, 30) };
 }
+
+/** Metal at single places: the same model as the map, without the raster. */
+export interface ThicknessAt {
+  /** Within reach of a reading; where not, the rest says nothing. */
+  measured: boolean;
+  /** mm */
+  mean: number;
+  /** mm */
+  sd: number;
+  /** Probability that the metal is under the weldable limit. */
+  under: number;
+}
+
+/**
+ * How thick is the metal at these places, and can it be welded to?
+ *
+ * @param readings at least 3, as for the map
+ * @param at places in mm
+ */
+export function thicknessAt({ asBuilt, readings, at, rules = surveyRules }: { asBuilt: number; readings: readonly Sample[]; at: readonly Point[]; rules?: SurveyRules }): ThicknessAt[] {
+  const { samples } = distinctSamples(readings);
+  const [mean, variance] = [new Float64Array(at.length), new Float64Array(at.length)];
+  prepareNearKriging(samples, modelOfSheet(samples, asBuilt)).predict(at.map((p) => p[0]), at.map((p) => p[1]), mean, variance);
+  const limit = weldableLimit(asBuilt, rules);
+  return at.map(([u, v], i) => {
+    const sd = Math.max(GAUGE_SD, Math.sqrt(variance[i]!));
+    return { measured: inReach(samples, u, v, rules.reachMm), mean: Math.max(0, mean[i]!), sd, under: normalCdf((limit - mean[i]!) / sd) };
+  });
+}
+
+const inReach = (samples: readonly Sample[], u: number, v: number, reach: number) => samples.some((s) => (s.u - u) ** 2 + (s.v - v) ** 2 <= reach * reach);
 
 interface Raster {
   cell: number;
@@ -96,8 +128,7 @@ function measuredCells(raster: Raster, samples: readonly Sample[], reach: number
   const cells: number[] = [];
   for (let i = 0; i < raster.inside.length; i++) {
     if (!raster.inside[i]) continue;
-    const [u, v] = [raster.u(i), raster.v(i)];
-    if (samples.some((s) => Math.abs(s.u - u) <= reach && Math.abs(s.v - v) <= reach && Math.hypot(s.u - u, s.v - v) <= reach)) cells.push(i);
+    if (inReach(samples, raster.u(i), raster.v(i), reach)) cells.push(i);
   }
   return cells;
 }

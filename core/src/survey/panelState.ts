@@ -48,17 +48,23 @@ function worst(found: ReadonlySet<string>, filler: boolean, coverage: number): P
 
 const least = (values: readonly number[]) => (values.length === 0 ? null : Math.min(...values));
 
-/** Share of a sheet within `reach` mm of one of the places, 0 to 1; on about 400 cells. */
-export function coverageOf(sheet: Polygon, places: readonly Point[], reach: number): number {
+/** Cells of a sheet, by its outline: a panel's shape does not change, and the Board asks for all of them at once. */
+const cellsOf = new WeakMap<Polygon[number], readonly Point[]>();
+
+function cellsOn(sheet: Polygon): readonly Point[] {
+  const known = cellsOf.get(sheet[0]!);
+  if (known) return known;
   const box = boxOf(sheet[0]!);
   const cell = Math.sqrt(area([sheet[0]!]) / 400);
-  let [inside, reached] = [0, 0];
-  for (let u = box.minU + cell / 2; u < box.maxU; u += cell) {
-    for (let v = box.minV + cell / 2; v < box.maxV; v += cell) {
-      if (!inPolygon([u, v], sheet)) continue;
-      inside++;
-      if (places.some((p) => Math.hypot(p[0] - u, p[1] - v) <= reach)) reached++;
-    }
-  }
-  return inside === 0 ? 0 : reached / inside;
+  const cells: Point[] = [];
+  for (let u = box.minU + cell / 2; u < box.maxU; u += cell) for (let v = box.minV + cell / 2; v < box.maxV; v += cell) if (inPolygon([u, v], sheet)) cells.push([u, v]);
+  cellsOf.set(sheet[0]!, cells);
+  return cells;
+}
+
+/** Share of a sheet within `reach` mm of one of the places, 0 to 1; on about 400 cells. */
+export function coverageOf(sheet: Polygon, places: readonly Point[], reach: number): number {
+  const cells = cellsOn(sheet);
+  const reached = cells.filter(([u, v]) => places.some((p) => (p[0] - u) ** 2 + (p[1] - v) ** 2 <= reach * reach));
+  return cells.length === 0 ? 0 : reached.length / cells.length;
 }

@@ -3,7 +3,7 @@ import { cutDefaults, type CutPlanView, type CutSettings } from '@aspecta/contra
 import { bodyPlan, layerOf, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
 import { chooseDatums, cutLine, cutOffsets, lineOnMap, type CutLine } from '@aspecta/core/cut';
 import type { Point } from '@aspecta/core/geometry';
-import { FEWEST_READINGS, mapThickness, metalOf } from '@aspecta/core/survey';
+import { metalOf } from '@aspecta/core/survey';
 import { changeVersioned } from '../db/change.ts';
 import type { Caller } from '../http/session.ts';
 import type { ShopService } from '../shop/service.ts';
@@ -74,22 +74,13 @@ export class CutService {
 
 /** On how much of the joint is the metal unknown or doubtful? */
 function onMap(line: CutLine, panel: Panel, layer: string, readings: readonly ReadingRow[]): CutPlanView['onMap'] {
-  const layerThickness = layerOf(panel, layer).thickness;
   const samples = readings
     .filter((reading) => reading.panel === panel.id && reading.layer === layer)
     .flatMap((reading) => {
       const value = metalOf({ metalMm: reading.metalMm ?? undefined, probe: reading.probe ?? undefined });
       return value === undefined ? [] : [{ u: reading.u, v: reading.v, value }];
     });
-  if (samples.length < FEWEST_READINGS) return { unmeasured: 1, doubtful: 0 };
-  const map = mapThickness({ sheet: sheetOf(panel), asBuilt: layerThickness, readings: samples });
-  return lineOnMap(line.joints, (p: Point) => {
-    const column = Math.floor((p[0] - map.origin[0]) / map.cell);
-    const row = Math.floor((p[1] - map.origin[1]) / map.cell);
-    const under = map.under[Math.min(map.rows - 1, Math.max(0, row)) * map.columns + Math.min(map.columns - 1, Math.max(0, column))]!;
-    if (Number.isNaN(under)) return 'unmeasured';
-    return under > 0.1 ? 'doubtful' : 'weldable';
-  });
+  return lineOnMap({ joints: line.joints, asBuilt: layerOf(panel, layer).thickness, readings: samples });
 }
 
 /** How a restorer calls the edge that faces this way. */

@@ -20,11 +20,14 @@ const emit = defineEmits<{ tap: [place: Point]; zone: [id: string]; move: [index
 const box = computed(() => boxOf(props.panel.outline));
 const dots = computed(() => dotPaths(props.readings, props.layer.thickness));
 const shown = computed(() => props.zones.filter((zone) => zone.id !== props.editing));
+/** px. Dots shrink with the sheet so that they do not hide the map. */
+const dotSize = (scale: number) => Math.min(8, Math.max(3.5, scale * 20));
 const dotted = (place: (p: Point) => [number, number], p: Point) => place(p);
 </script>
 
 <template>
   <SheetView :box="box" tapes :label="`${panel.name} at true size. Plus and minus zoom, arrows move.`" :crosshair="crosshair" @tap="emit('tap', $event)">
+    <template #default="{ scale }">
     <PanelSheet :panel="panel">
       <path :d="ringPath(panel.outline) + panel.holes.filter((hole) => hole.kind === 'opening').map((hole) => ringPath(hole.outline)).join('')" class="unmeasured" fill-rule="evenodd" />
       <MapLayer v-if="map" :map="map" />
@@ -34,9 +37,10 @@ const dotted = (place: (p: Point) => [number, number], p: Point) => place(p);
       <path :d="ringPath(zone.ring)" />
     </g>
     <path v-if="draft.length > 0" :d="draftClosed ? ringPath(draft) : linePath(draft)" class="draft" :class="{ closed: draftClosed }" />
-    <path v-for="{ look, path } in dots" :key="look" :d="path" class="dot halo" />
-    <path v-for="{ look, path } in dots" :key="`d${look}`" :d="path" class="dot" :class="look" />
+    <path v-for="{ look, path } in dots" :key="look" :d="path" class="dot halo" :style="{ strokeWidth: `${dotSize(scale) + 3}px` }" />
+    <path v-for="{ look, path } in dots" :key="`d${look}`" :d="path" class="dot" :class="look" :style="{ strokeWidth: `${dotSize(scale)}px` }" />
     <path :d="dotsPath(keptPlaces)" class="dot kept" />
+    </template>
     <template #over="{ place, sheetAt }">
       <g v-for="(p, i) in marked" :key="i" class="marked" :transform="`translate(${dotted(place, p).join(' ')})`"><path d="M-13 0h9M4 0h9M0 -13v9M0 4v9" /><text x="8" y="-8">{{ i + 1 }}</text></g>
       <circle v-if="picked" class="picked" :cx="place(picked)[0]" :cy="place(picked)[1]" r="11" />
@@ -55,8 +59,8 @@ path { vector-effect: non-scaling-stroke; }
 .zone:hover path, .zone:focus path { fill-opacity: 0.25; stroke-width: 3.4; }
 .draft { fill: none; stroke: var(--mark); stroke-width: 2.4; }
 .draft.closed { fill: var(--mark); fill-opacity: 0.15; }
-.dot { fill: none; stroke-linecap: round; stroke-width: 8; pointer-events: none; }
-.halo { stroke: var(--metal-line); stroke-width: 11; }
+.dot { fill: none; stroke-linecap: round; pointer-events: none; }
+.halo { stroke: var(--metal-line); }
 .sound { stroke: var(--sound); } .worn { stroke: var(--worn); } .thin { stroke: var(--thin); } .failing { stroke: var(--failing); } .through { stroke: var(--through); } .filler { stroke: var(--filler); } .coated { stroke: var(--card); }
 .kept { stroke: var(--mark); stroke-dasharray: none; stroke-opacity: 0.5; stroke-width: 12; }
 .marked path { stroke: var(--mark); stroke-width: 2.4; fill: none; }

@@ -1,6 +1,6 @@
 import { openDB, type IDBPDatabase } from 'idb';
 import { defineStore } from 'pinia';
-import { ref } from 'vue';
+import { ref, watch } from 'vue';
 import type { ReadingInput, ReadingView } from '@aspecta/contract/survey';
 import { ApiProblem, post, Unreachable } from '../shell/api.ts';
 import { useConnection } from '../shell/connection.ts';
@@ -27,6 +27,8 @@ export const useOutbox = defineStore('outbox', () => {
   const listeners = new Set<(stored: ReadingView[], vehicle: string) => void>();
 
   void recall();
+  // Readings that were kept over a closed page wait for somebody of their shop to be signed in.
+  watch(() => session.current?.shop.id, (shop) => shop && void flush().catch(() => undefined));
   useConnection().whenBack(() => void flush().catch(() => undefined));
 
   async function recall(): Promise<void> {
