@@ -37,10 +37,11 @@ export class CutService {
     const settings = saved?.settings ?? cutDefaults;
     const body = bodyPlan(vehicle.planId);
     const panel = panelOf(body, repair.panel);
-    const [zones, shop, readings] = await Promise.all([this.services.zones.byIds(vehicle.id, repair.zones.map((zone) => zone.id)), this.services.shops.shop(caller), this.services.readings.counting(vehicle.id)]);
+    const [zones, shop] = await Promise.all([this.services.zones.byIds(vehicle.id, repair.zones.map((zone) => zone.id)), this.services.shops.shop(caller)]);
+    const layer = layerOf(panel, zones[0]!.layer);
+    const readings = await this.services.readings.countingOn(vehicle.id, panel.id, layer.id);
     const sheet = sheetOf(panel);
     const line = cutLine({ panel: { outline: panel.outline, openings: sheet.slice(1), creases: panel.creases }, damage: zones.map((zone) => zone.ring), margin: settings.margin, house: settings });
-    const layer = layerOf(panel, zones[0]!.layer);
     const datums = chooseDatums(panel.outline, (outward) => edgeName(panel, outward), line.corners);
     const { corners, runs } = cutOffsets({ line: line.corners, datums, unit: shop.unit });
     return {
@@ -56,7 +57,7 @@ export class CutService {
       corners,
       runs,
       mirror: body.panels.find((other) => other.mirrorOf?.panel === panel.id)?.name ?? (panel.mirrorOf ? panelOf(body, panel.mirrorOf.panel).name : null),
-      onMap: onMap(line, panel, layer.id, readings),
+      onMap: onMap(line, layer.thickness, readings),
     };
   }
 
@@ -73,14 +74,12 @@ export class CutService {
 }
 
 /** On how much of the joint is the metal unknown or doubtful? */
-function onMap(line: CutLine, panel: Panel, layer: string, readings: readonly ReadingRow[]): CutPlanView['onMap'] {
-  const samples = readings
-    .filter((reading) => reading.panel === panel.id && reading.layer === layer)
-    .flatMap((reading) => {
-      const value = metalOf({ metalMm: reading.metalMm ?? undefined, probe: reading.probe ?? undefined });
-      return value === undefined ? [] : [{ u: reading.u, v: reading.v, value }];
-    });
-  return lineOnMap({ joints: line.joints, asBuilt: layerOf(panel, layer).thickness, readings: samples });
+function onMap(line: CutLine, asBuilt: number, rows: readonly ReadingRow[]): CutPlanView['onMap'] {
+  const readings = rows.flatMap((row) => {
+    const value = metalOf({ metalMm: row.metalMm ?? undefined, probe: row.probe ?? undefined });
+    return value === undefined ? [] : [{ u: row.u, v: row.v, value }];
+  });
+  return lineOnMap({ joints: line.joints, asBuilt, readings });
 }
 
 /** How a restorer calls the edge that faces this way. */

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
+import { In, IsNull, type DataSource } from 'typeorm';
 import type { ImportView, ReadingInput, ReadingView } from '@aspecta/contract/survey';
 import { bodyPlan, panelOf } from '@aspecta/core/body';
 import { checkReading, importReadings, type Reading } from '@aspecta/core/survey';
@@ -30,8 +30,13 @@ export class ReadingService {
   }
 
   /** All readings of a vehicle that count. */
-  async counting(vehicleId: string, manager: EntityManager = this.db.manager): Promise<ReadingRow[]> {
-    return manager.findBy(ReadingEntity, { vehicleId, withdrawnAt: IsNull() });
+  async counting(vehicleId: string): Promise<ReadingRow[]> {
+    return this.db.manager.findBy(ReadingEntity, { vehicleId, withdrawnAt: IsNull() });
+  }
+
+  /** Readings of one sheet that count. */
+  async countingOn(vehicleId: string, panel: string, layer: string): Promise<ReadingRow[]> {
+    return this.db.manager.findBy(ReadingEntity, { vehicleId, panel, layer, withdrawnAt: IsNull() });
   }
 
   /** Stores readings; one that has come before, by its id, is not stored again. */
