@@ -7,7 +7,16 @@ import vueParser from 'vue-eslint-parser';
 const noImports = (patterns) => ({ 'no-restricted-imports': ['error', { patterns }] });
 
 export default ts.config(
-  { ignores: ['**/node_modules/**', '**/dist/**', '.aspecta/**', 'test-results/**', 'playwright-report/**', '**/*.d.ts'] },
+  {
+    ignores: [
+      '**/node_modules/**',
+      '**/dist/**',
+      '.aspecta/**',
+      'test-results/**',
+      'playwright-report/**',
+      '**/*.d.ts',
+    ],
+  },
   ...ts.configs.recommended,
   ...vue.configs['flat/essential'],
   {
@@ -22,7 +31,10 @@ export default ts.config(
       eqeqeq: 'error',
       'no-console': 'error',
       '@typescript-eslint/consistent-type-imports': 'error',
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
       '@typescript-eslint/no-unused-expressions': ['error', { allowTernary: true }],
     },
   },
@@ -30,13 +42,44 @@ export default ts.config(
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
-      ...noImports([{ group: ['@aspecta/*', 'node:*', 'vue*', 'express*', 'typeorm*'], message: 'Core stands on nothing of the house and on no platform.' }, { group: ['../*/*', '!../*/index.ts', '!../../*'], message: 'Enter another subject by its index.ts.' }]),
+      ...noImports([
+        {
+          group: ['@aspecta/*', 'node:*', 'vue*', 'express*', 'typeorm*'],
+          message: 'Core stands on nothing of the house and on no platform.',
+        },
+        { group: ['../*/*', '!../*/index.ts', '!../../*'], message: 'Enter another subject by its index.ts.' },
+      ]),
       'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'performance', 'setTimeout'],
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Randomness is a parameter.' }, { object: 'Date', property: 'now', message: 'The clock is a parameter.' }],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Randomness is a parameter.' },
+        { object: 'Date', property: 'now', message: 'The clock is a parameter.' },
+      ],
     },
   },
-  { files: ['contract/src/**/*.ts'], rules: noImports([{ group: ['@aspecta/server*', '@aspecta/web*', 'vue*', 'express*', 'typeorm*'], message: 'The contract stands on core only.' }]) },
-  { files: ['server/src/**/*.ts'], rules: noImports([{ group: ['@aspecta/web*', 'vue*', 'naive-ui'], message: 'The server knows nothing of the page.' }]) },
-  { files: ['web/src/**/*.{ts,vue}'], rules: noImports([{ group: ['@aspecta/server*', 'express*', 'typeorm*', 'node:*', '@aspecta/contract/*/schemas', 'joi'], message: 'The page knows the contract and core only, and leaves schemas to the server.' }]) },
+  {
+    files: ['contract/src/**/*.ts'],
+    rules: noImports([
+      {
+        group: ['@aspecta/server*', '@aspecta/web*', 'vue*', 'express*', 'typeorm*'],
+        message: 'The contract stands on core only.',
+      },
+    ]),
+  },
+  {
+    files: ['server/src/**/*.ts'],
+    rules: noImports([
+      { group: ['@aspecta/web*', 'vue*', 'naive-ui'], message: 'The server knows nothing of the page.' },
+    ]),
+  },
+  {
+    files: ['web/src/**/*.{ts,vue}'],
+    rules: noImports([
+      {
+        group: ['@aspecta/server*', 'express*', 'typeorm*', 'node:*', '@aspecta/contract/*/schemas', 'joi'],
+        message: 'The page knows the contract and core only, and leaves schemas to the server.',
+      },
+    ]),
+  },
   prettier,
 );

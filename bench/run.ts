@@ -14,17 +14,25 @@ import { catalogue } from '@aspecta/contract/calc';
 import { circle, type Point } from '@aspecta/core/geometry';
 
 /* Measures beside a goal, and beside a general-purpose peer where there is one, in the same run. */
-interface Row { work: string; median: string; goal: string; peer: string; met: boolean | null }
+interface Row {
+  work: string;
+  median: string;
+  goal: string;
+  peer: string;
+  met: boolean | null;
+}
 const rows: Row[] = [];
 const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
 function time(run: () => unknown, runs = 5): number {
   run();
-  return median(Array.from({ length: runs }, () => {
-    const begun = performance.now();
-    run();
-    return performance.now() - begun;
-  }));
+  return median(
+    Array.from({ length: runs }, () => {
+      const begun = performance.now();
+      run();
+      return performance.now() - begun;
+    }),
+  );
 }
 const ms = (value: number) => `${value.toFixed(value < 10 ? 1 : 0)} ms`;
 function row(work: string, took: number, goal: number, peer = '–'): void {
@@ -34,11 +42,13 @@ function row(work: string, took: number, goal: number, peer = '–'): void {
 let state = 7;
 const random = () => (state = (state * 16_807) % 2_147_483_647) / 2_147_483_647;
 const field = (u: number, v: number) => 0.85 - 0.4 * Math.exp(-((u - 500) ** 2 + (v - 300) ** 2) / 20_000);
-const readings = (n: number): Sample[] => Array.from({ length: n }, () => {
-  const [u, v] = [random() * 1500, random() * 1000];
-  return { u, v, value: field(u, v) + (random() - 0.5) * 0.03 };
-});
-const grid = (n: number) => Array.from({ length: n * n }, (_, i) => ({ u: ((i % n) / n) * 1500, v: (Math.floor(i / n) / n) * 1000 }));
+const readings = (n: number): Sample[] =>
+  Array.from({ length: n }, () => {
+    const [u, v] = [random() * 1500, random() * 1000];
+    return { u, v, value: field(u, v) + (random() - 0.5) * 0.03 };
+  });
+const grid = (n: number) =>
+  Array.from({ length: n * n }, (_, i) => ({ u: ((i % n) / n) * 1500, v: (Math.floor(i / n) / n) * 1000 }));
 
 // Kriging, beside the fastest general kriging package that was found in the registry.
 const five = readings(500);
@@ -46,10 +56,21 @@ const model: VariogramModel = { kind: 'exponential', nugget: 0.0004, partialSill
 const places = grid(100);
 const ours = time(() => krige({ points: five, model, at: places }), 3);
 const peer = createRequire(import.meta.url)('@sakitam-gis/kriging') as Peer | { default: Peer };
-interface Peer { train(t: number[], x: number[], y: number[], model: string, sigma2: number, alpha: number): unknown; predict(x: number, y: number, variogram: unknown): number; variance(x: number, y: number, variogram: unknown): number }
+interface Peer {
+  train(t: number[], x: number[], y: number[], model: string, sigma2: number, alpha: number): unknown;
+  predict(x: number, y: number, variogram: unknown): number;
+  variance(x: number, y: number, variogram: unknown): number;
+}
 const { train, predict, variance } = 'default' in peer ? peer.default : peer;
 const begun = performance.now();
-const trained = train(five.map((s) => s.value), five.map((s) => s.u), five.map((s) => s.v), 'exponential', 0, 100);
+const trained = train(
+  five.map((s) => s.value),
+  five.map((s) => s.u),
+  five.map((s) => s.v),
+  'exponential',
+  0,
+  100,
+);
 // The peer is asked for a tenth of the places; its time grows in proportion.
 const tenth = places.filter((_, i) => i % 10 === 0);
 const trainTime = performance.now() - begun;
@@ -64,12 +85,44 @@ row('krige 500 readings → 100 × 100 grid with variance', ours, 300, `${ms(the
 const plan = bodyPlan('saloon');
 const quarter = panelOf(plan, 'quarter-l');
 const onPanel = readings(500);
-row('map of a panel with 500 readings, zones proposed', time(() => proposeZones(mapThickness({ sheet: sheetOf(quarter), asBuilt: 0.9, readings: onPanel }), sheetOf(quarter)), 3), 500);
-row('cut line on a panel', time(() => cutLine({ panel: { outline: quarter.outline, openings: sheetOf(quarter).slice(1), creases: quarter.creases }, damage: [circle([1000, 200], 60)], margin: 20 })), 150);
-const verdictExample = catalogue.find((entry) => entry.id === 'verdict.compare')!.example as unknown as Parameters<typeof compare>[0];
-row('verdict for one repair, 10,000 runs × 3 options', time(() => compare({ ...verdictExample, house: { runs: 10_000 } })), 200);
-const square: Point[] = [[0, 0], [400, 0], [400, 380], [0, 380]];
-row('weld sequence for 120 stitches', time(() => planWelds({ seams: [{ points: square, closed: true }], process: 'mig', thickness: 0.9 }), 3), 5000);
+row(
+  'map of a panel with 500 readings, zones proposed',
+  time(
+    () => proposeZones(mapThickness({ sheet: sheetOf(quarter), asBuilt: 0.9, readings: onPanel }), sheetOf(quarter)),
+    3,
+  ),
+  500,
+);
+row(
+  'cut line on a panel',
+  time(() =>
+    cutLine({
+      panel: { outline: quarter.outline, openings: sheetOf(quarter).slice(1), creases: quarter.creases },
+      damage: [circle([1000, 200], 60)],
+      margin: 20,
+    }),
+  ),
+  150,
+);
+const verdictExample = catalogue.find((entry) => entry.id === 'verdict.compare')!.example as unknown as Parameters<
+  typeof compare
+>[0];
+row(
+  'verdict for one repair, 10,000 runs × 3 options',
+  time(() => compare({ ...verdictExample, house: { runs: 10_000 } })),
+  200,
+);
+const square: Point[] = [
+  [0, 0],
+  [400, 0],
+  [400, 380],
+  [0, 380],
+];
+row(
+  'weld sequence for 120 stitches',
+  time(() => planWelds({ seams: [{ points: square, closed: true }], process: 'mig', thickness: 0.9 }), 3),
+  5000,
+);
 
 rows.push(firstPage());
 await apiReads();
@@ -79,15 +132,31 @@ function firstPage(): Row {
   const dist = new URL('../web/dist/', import.meta.url);
   const html = readFileSync(new URL('index.html', dist), 'utf8');
   const named = [...html.matchAll(/assets\/[\w.-]+\.js/g)].map((match) => match[0]);
-  const station = readdirSync(new URL('assets/', dist)).filter((name) => /^(GaragePage|FlankSketch|boardScene|Waiting|nextPath|body|session|units|Chips)-.*\.js$/.test(name)).map((name) => `assets/${name}`);
-  const bytes = [...new Set([...named, ...station])].reduce((sum, name) => sum + gzipSync(readFileSync(new URL(name, dist))).length, 0);
-  return { work: 'JavaScript until the first page can be used, gzipped', median: `${Math.round(bytes / 1000)} kB`, goal: '400 kB', peer: '–', met: bytes <= 400_000 };
+  const station = readdirSync(new URL('assets/', dist))
+    .filter((name) =>
+      /^(GaragePage|FlankSketch|boardScene|Waiting|nextPath|body|session|units|Chips)-.*\.js$/.test(name),
+    )
+    .map((name) => `assets/${name}`);
+  const bytes = [...new Set([...named, ...station])].reduce(
+    (sum, name) => sum + gzipSync(readFileSync(new URL(name, dist))).length,
+    0,
+  );
+  return {
+    work: 'JavaScript until the first page can be used, gzipped',
+    median: `${Math.round(bytes / 1000)} kB`,
+    goal: '400 kB',
+    peer: '–',
+    met: bytes <= 400_000,
+  };
 }
 
 /** Median of API reads on the demo, over HTTP, on a server of its own. */
 async function apiReads(): Promise<void> {
   const home = mkdtempSync(join(tmpdir(), 'aspecta-bench-'));
-  const launcher = spawn(process.execPath, [new URL('../server/dist/launch.js', import.meta.url).pathname, 'demo'], { env: { ...process.env, ASPECTA_HOME: home, ASPECTA_PORT: '4480', ASPECTA_DB_PORT: '34950' }, stdio: ['ignore', 'pipe', 'inherit'] });
+  const launcher = spawn(process.execPath, [new URL('../server/dist/launch.js', import.meta.url).pathname, 'demo'], {
+    env: { ...process.env, ASPECTA_HOME: home, ASPECTA_PORT: '4480', ASPECTA_DB_PORT: '34950' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
   const url = await new Promise<string>((done) => {
     let said = '';
     launcher.stdout.on('data', (chunk: Buffer) => {
@@ -98,11 +167,20 @@ async function apiReads(): Promise<void> {
   });
   const entered = await fetch(`${url}/api/session/demo`, { method: 'POST' });
   const cookie = entered.headers.getSetCookie()[0]!.split(';')[0]!;
-  const get = async (path: string) => (await fetch(`${url}/api${path}`, { headers: { cookie } })).json() as Promise<never>;
+  const get = async (path: string) =>
+    (await fetch(`${url}/api${path}`, { headers: { cookie } })).json() as Promise<never>;
   const [car] = (await get('/vehicles')) as { id: string }[];
   const repairs = (await get(`/vehicles/${car!.id}/repairs`)) as { id: string; choice: string }[];
   const patch = repairs.find((repair) => repair.choice === 'patch')!.id;
-  for (const [name, path] of [['board', `/vehicles/${car!.id}/board`], ['garage', '/vehicles'], ['readings of a panel', `/vehicles/${car!.id}/panels/quarter-l/readings`], ['zones of a panel', `/vehicles/${car!.id}/panels/quarter-l/zones`], ['cut plan', `/repairs/${patch}/cut`], ['weld plan', `/repairs/${patch}/weld`], ['order book', '/orders']] as const) {
+  for (const [name, path] of [
+    ['board', `/vehicles/${car!.id}/board`],
+    ['garage', '/vehicles'],
+    ['readings of a panel', `/vehicles/${car!.id}/panels/quarter-l/readings`],
+    ['zones of a panel', `/vehicles/${car!.id}/panels/quarter-l/zones`],
+    ['cut plan', `/repairs/${patch}/cut`],
+    ['weld plan', `/repairs/${patch}/weld`],
+    ['order book', '/orders'],
+  ] as const) {
     const times: number[] = [];
     for (let i = 0; i < 25; i++) {
       const start = performance.now();
@@ -117,6 +195,11 @@ async function apiReads(): Promise<void> {
   rmSync(home, { recursive: true, force: true });
 }
 
-process.stdout.write(`Measured on Node ${process.version}, ${cpus().length} × ${cpus()[0]?.model.trim() ?? 'processor'}; medians.\n\n`);
+process.stdout.write(
+  `Measured on Node ${process.version}, ${cpus().length} × ${cpus()[0]?.model.trim() ?? 'processor'}; medians.\n\n`,
+);
 process.stdout.write('| work | median | goal | peer in the same run | met |\n|---|---|---|---|---|\n');
-for (const entry of rows) process.stdout.write(`| ${entry.work} | ${entry.median} | ${entry.goal} | ${entry.peer} | ${entry.met ? 'yes' : 'no'} |\n`);
+for (const entry of rows)
+  process.stdout.write(
+    `| ${entry.work} | ${entry.median} | ${entry.goal} | ${entry.peer} | ${entry.met ? 'yes' : 'no'} |\n`,
+  );

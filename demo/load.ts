@@ -26,7 +26,14 @@ export async function loadDemo(services: Services): Promise<void> {
   const owner = await people(services);
   for (const offer of scenario.offers) await services.offers.add(owner, 'saloon', offer);
   for (const [i, vehicle] of scenario.vehicles.entries()) {
-    const { id } = await services.garage.add(owner, { nickname: vehicle.nickname, year: vehicle.year, planId: 'saloon', goal: vehicle.goal as Goal, climate: vehicle.climate as Climate, notes: vehicle.notes });
+    const { id } = await services.garage.add(owner, {
+      nickname: vehicle.nickname,
+      year: vehicle.year,
+      planId: 'saloon',
+      goal: vehicle.goal as Goal,
+      climate: vehicle.climate as Climate,
+      notes: vehicle.notes,
+    });
     if (i === 0) for (const csv of Object.values(readings)) await importAll(services, owner, id, csv);
     const zones = await drawZones(services, owner, id, vehicle.zones as Zone[]);
     for (const decision of vehicle.decisions as Decision[]) await decide(services, owner, id, decision, zones);
@@ -34,16 +41,45 @@ export async function loadDemo(services: Services): Promise<void> {
   }
 }
 
-interface Zone { key: string; panel: string; layer: string; class: ZoneClass; evidence: Evidence; note: string; ring: [number, number][] }
-interface Decision { zones: string[]; choice: OptionId; reason: string; done?: boolean; stepsDone?: number; weld?: { process: Process; position: Position; handWarm: number; strategy: Strategy } }
-interface Order { panel: string; maker: string; price: number; quantity: number; carriage: number; note: string; moves: [OrderState, number, number?][] }
+interface Zone {
+  key: string;
+  panel: string;
+  layer: string;
+  class: ZoneClass;
+  evidence: Evidence;
+  note: string;
+  ring: [number, number][];
+}
+interface Decision {
+  zones: string[];
+  choice: OptionId;
+  reason: string;
+  done?: boolean;
+  stepsDone?: number;
+  weld?: { process: Process; position: Position; handWarm: number; strategy: Strategy };
+}
+interface Order {
+  panel: string;
+  maker: string;
+  price: number;
+  quantity: number;
+  carriage: number;
+  note: string;
+  moves: [OrderState, number, number?][];
+}
 
 async function people(services: Services): Promise<Caller> {
   const [first, ...others] = scenario.people;
-  const owner = await services.shops.createShop({ shop: scenario.shop.name, name: first!.name, email: first!.email, password: scenario.password });
+  const owner = await services.shops.createShop({
+    shop: scenario.shop.name,
+    name: first!.name,
+    email: first!.email,
+    password: scenario.password,
+  });
   const { unit, ...rules } = scenario.shop;
   await services.shops.changeShop(owner, { ...rules, unit: unit as Unit, version: 1 });
-  for (const person of others) await services.shops.addPerson(owner, { ...person, role: person.role as Role, password: scenario.password });
+  for (const person of others)
+    await services.shops.addPerson(owner, { ...person, role: person.role as Role, password: scenario.password });
   return owner;
 }
 
@@ -52,26 +88,56 @@ async function importAll(services: Services, owner: Caller, vehicle: string, csv
   if (errors.length > 0) throw new Error(`Demo readings: ${JSON.stringify(errors[0])}`);
 }
 
-async function drawZones(services: Services, owner: Caller, vehicle: string, zones: readonly Zone[]): Promise<Map<string, string>> {
+async function drawZones(
+  services: Services,
+  owner: Caller,
+  vehicle: string,
+  zones: readonly Zone[],
+): Promise<Map<string, string>> {
   const ids = new Map<string, string>();
-  for (const { key, ...zone } of zones) ids.set(key, (await services.zones.add(owner, vehicle, { ...zone, id: randomUUID() })).id);
+  for (const { key, ...zone } of zones)
+    ids.set(key, (await services.zones.add(owner, vehicle, { ...zone, id: randomUUID() })).id);
   return ids;
 }
 
-async function decide(services: Services, owner: Caller, vehicle: string, decision: Decision, zones: ReadonlyMap<string, string>): Promise<void> {
+async function decide(
+  services: Services,
+  owner: Caller,
+  vehicle: string,
+  decision: Decision,
+  zones: ReadonlyMap<string, string>,
+): Promise<void> {
   const zoneIds = decision.zones.map((key) => zones.get(key)!);
-  const repair = await services.verdicts.decide(owner, vehicle, { id: randomUUID(), zoneIds, choice: decision.choice, reason: decision.reason });
-  if (decision.done) await services.verdicts.change(owner, repair.id, { choice: repair.choice, reason: repair.reason, done: true, version: repair.version });
+  const repair = await services.verdicts.decide(owner, vehicle, {
+    id: randomUUID(),
+    zoneIds,
+    choice: decision.choice,
+    reason: decision.reason,
+  });
+  if (decision.done)
+    await services.verdicts.change(owner, repair.id, {
+      choice: repair.choice,
+      reason: repair.reason,
+      done: true,
+      version: repair.version,
+    });
   if (!decision.weld) return;
   const plan = await services.welds.layOut(owner, repair.id, { ...decision.weld, version: 0 });
   await services.welds.acknowledge(owner, repair.id);
   const steps = Math.round(plan.plan.steps.length * (decision.stepsDone ?? 0));
-  for (let n = 1; n <= steps; n++) await services.welds.tick(owner, repair.id, n, { done: true, version: plan.version });
+  for (let n = 1; n <= steps; n++)
+    await services.welds.tick(owner, repair.id, n, { done: true, version: plan.version });
 }
 
 async function follow(services: Services, owner: Caller, vehicleId: string, { moves, ...order }: Order): Promise<void> {
   let line = await services.orders.add(owner, { ...order, vehicleId, due: null });
-  for (const [state, on, due] of moves) line = await services.orders.move(owner, line.id, { state, on: dayAt(on), due: due === undefined ? null : dayAt(due), version: line.version });
+  for (const [state, on, due] of moves)
+    line = await services.orders.move(owner, line.id, {
+      state,
+      on: dayAt(on),
+      due: due === undefined ? null : dayAt(due),
+      version: line.version,
+    });
 }
 
 async function main(): Promise<void> {

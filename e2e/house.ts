@@ -16,8 +16,15 @@ export interface House {
   stop(): Promise<void>;
 }
 
-export async function openHouse(mode: 'demo' | 'start', home = mkdtempSync(join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'aspecta-e2e-'))): Promise<House> {
-  const launcher = spawn(process.execPath, [join(root, 'server/dist/launch.js'), mode], { cwd: root, env: { ...process.env, ASPECTA_HOME: home, ASPECTA_TRIES: '1000', ASPECTA_DB_PORT: '34900', ASPECTA_PORT: '4380' }, stdio: ['ignore', 'pipe', 'pipe'] });
+export async function openHouse(
+  mode: 'demo' | 'start',
+  home = mkdtempSync(join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'aspecta-e2e-')),
+): Promise<House> {
+  const launcher = spawn(process.execPath, [join(root, 'server/dist/launch.js'), mode], {
+    cwd: root,
+    env: { ...process.env, ASPECTA_HOME: home, ASPECTA_TRIES: '1000', ASPECTA_DB_PORT: '34900', ASPECTA_PORT: '4380' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   const url = await new Promise<string>((done, fail) => {
     let said = '';
     const listen = (chunk: Buffer) => {
@@ -34,7 +41,10 @@ export async function openHouse(mode: 'demo' | 'start', home = mkdtempSync(join(
     url,
     home,
     launcher,
-    pids: () => ({ server: serverOf(launcher.pid!), database: Number(readFileSync(join(shop, 'run', 'db.pid'), 'utf8')) }),
+    pids: () => ({
+      server: serverOf(launcher.pid!),
+      database: Number(readFileSync(join(shop, 'run', 'db.pid'), 'utf8')),
+    }),
     stop: async () => {
       if (launcher.exitCode !== null || launcher.signalCode !== null) return;
       const gone = new Promise((done) => launcher.once('exit', done));
@@ -87,7 +97,10 @@ export async function rollIn(page: Page, nickname: string): Promise<string> {
 /** Where a place of the panel (mm) lies in the window (px). */
 export async function placeOn(page: Page, u: number, v: number): Promise<{ x: number; y: number }> {
   const transform = (await page.locator('section.sheet svg > g').first().getAttribute('transform'))!;
-  const [x, y, scale] = /translate\(([-\d.e]+) ([-\d.e]+)\) scale\(([-\d.e]+)/.exec(transform)!.slice(1).map(Number) as [number, number, number];
+  const [x, y, scale] = /translate\(([-\d.e]+) ([-\d.e]+)\) scale\(([-\d.e]+)/
+    .exec(transform)!
+    .slice(1)
+    .map(Number) as [number, number, number];
   const frame = (await page.locator('section.sheet svg').first().boundingBox())!;
   return { x: frame.x + x + u * scale, y: frame.y + y - v * scale };
 }
@@ -103,7 +116,11 @@ export async function tapOn(page: Page, u: number, v: number): Promise<void> {
 }
 
 /** Readings of a panel with a rusty spot, as a gauge would export them. */
-export function readingsCsv(panel: string, spot: { u: number; v: number; radius: number }, area: { from: [number, number]; to: [number, number]; step: number }): string {
+export function readingsCsv(
+  panel: string,
+  spot: { u: number; v: number; radius: number },
+  area: { from: [number, number]; to: [number, number]; step: number },
+): string {
   const lines = ['panel,layer,u_mm,v_mm,coating_um,metal_mm,note'];
   for (let u = area.from[0]; u <= area.to[0]; u += area.step) {
     for (let v = area.from[1]; v <= area.to[1]; v += area.step) {

@@ -10,9 +10,22 @@ test('what was acknowledged survives a kill of server, database and launcher', a
   const acknowledged: string[] = [];
   let api: APIRequestContext = await request.newContext({ baseURL: house.url });
   const account = { email: 'kay@kill.example', password: 'a long enough password' };
-  let csrf = ((await (await api.post('/api/setup', { data: { shop: 'Kill', name: 'Kay', ...account } })).json()) as { csrf: string }).csrf;
+  let csrf = (
+    (await (await api.post('/api/setup', { data: { shop: 'Kill', name: 'Kay', ...account } })).json()) as {
+      csrf: string;
+    }
+  ).csrf;
   const send = (path: string, data: object) => api.post(path, { data, headers: { 'x-aspecta-csrf': csrf } });
-  const { id: car } = (await (await send('/api/vehicles', { nickname: 'Survivor', year: 1960, planId: 'saloon', goal: 'driver', climate: 'wet', notes: '' })).json()) as { id: string };
+  const { id: car } = (await (
+    await send('/api/vehicles', {
+      nickname: 'Survivor',
+      year: 1960,
+      planId: 'saloon',
+      goal: 'driver',
+      climate: 'wet',
+      notes: '',
+    })
+  ).json()) as { id: string };
 
   /** Sends the same reading until it is acknowledged, as the page does. */
   async function write(): Promise<void> {

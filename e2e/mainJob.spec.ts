@@ -16,7 +16,10 @@ test('one car from the first reading to the last stitch', async ({ page, house }
 
   await test.step('readings come from a CSV, looked through before they are stored', async () => {
     const file = info.outputPath('quarter.csv');
-    writeFileSync(file, readingsCsv('quarter-l', { u: 880, v: 520, radius: 62 }, { from: [640, 380], to: [1100, 600], step: 42 }));
+    writeFileSync(
+      file,
+      readingsCsv('quarter-l', { u: 880, v: 520, radius: 62 }, { from: [640, 380], to: [1100, 600], step: 42 }),
+    );
     await page.getByRole('button', { name: 'Import readings' }).click();
     await page.getByLabel('CSV file of readings').setInputFiles(file);
     await expect(page.getByText('66 readings on 1 panel, all good.')).toBeVisible();
@@ -79,14 +82,29 @@ test('one car from the first reading to the last stitch', async ({ page, house }
     await expect(page.getByLabel('Sound metal beyond the damage')).toHaveValue('32 mm');
     await expect(page.locator('.figure').first()).not.toHaveText(before!);
     await expect(page.getByText('Saved.')).toBeVisible();
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'DXF' }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: 'DXF' }).click(),
+    ]);
     const dxf = new DxfParser().parseSync(readFileSync(await download.path(), 'utf8'))!;
-    const outline = dxf.entities.find((entity) => entity.layer === 'PATCH') as unknown as { vertices: { x: number; y: number }[] };
+    const outline = dxf.entities.find((entity) => entity.layer === 'PATCH') as unknown as {
+      vertices: { x: number; y: number }[];
+    };
     const plan = (await (await page.request.get(`${house.url}/api/repairs/${repair}/cut`)).json()) as CutPlanView;
-    expect(Math.abs(signedArea(outline.vertices.map(({ x, y }): Point => [x, y])))).toBeCloseTo(Math.abs(signedArea(plan.line.patch)), 2);
+    expect(Math.abs(signedArea(outline.vertices.map(({ x, y }): Point => [x, y])))).toBeCloseTo(
+      Math.abs(signedArea(plan.line.patch)),
+      2,
+    );
     expect(plan.corners.every((corner) => corner.error < 1)).toBe(true);
-    const [card] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Cut card' }).click()]);
-    expect(readFileSync(await card.path()).subarray(0, 5).toString()).toBe('%PDF-');
+    const [card] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: 'Cut card' }).click(),
+    ]);
+    expect(
+      readFileSync(await card.path())
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-');
   });
 
   await test.step('tacks and stitches are laid out and played', async () => {
@@ -126,7 +144,13 @@ test('one car from the first reading to the last stitch', async ({ page, house }
   await test.step('a rotten sill is drawn by hand and becomes an order', async () => {
     await page.goto(`${house.url}/vehicles/${car}/panels/boot-floor`);
     await page.getByRole('button', { name: 'Draw a zone' }).click();
-    for (const [u, v] of [[200, 150], [800, 150], [800, 620], [200, 620]] as const) await clickOn(page, u, v);
+    for (const [u, v] of [
+      [200, 150],
+      [800, 150],
+      [800, 620],
+      [200, 620],
+    ] as const)
+      await clickOn(page, u, v);
     await page.getByRole('button', { name: 'Close the zone', exact: true }).first().click();
     await page.getByRole('radio', { name: 'Rusted through' }).check();
     await page.getByRole('radio', { name: 'Opened up' }).check();

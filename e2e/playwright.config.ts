@@ -15,6 +15,9 @@ export default defineConfig({
     actionTimeout: 10_000,
     navigationTimeout: 15_000,
     trace: 'retain-on-failure',
-    launchOptions: { executablePath: '/usr/bin/chromium', args: ['--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+    },
   },
 });

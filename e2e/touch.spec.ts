@@ -8,7 +8,10 @@ test('the main job by touch on a tablet', async ({ page, house }, info) => {
   await signIn(page, house);
   await rollIn(page, 'Touch mule');
   const file = info.outputPath('floor.csv');
-  writeFileSync(file, readingsCsv('floor-front-r', { u: 420, v: 250, radius: 60 }, { from: [240, 120], to: [620, 420], step: 48 }));
+  writeFileSync(
+    file,
+    readingsCsv('floor-front-r', { u: 420, v: 250, radius: 60 }, { from: [240, 120], to: [620, 420], step: 48 }),
+  );
   await page.getByRole('button', { name: 'Import readings' }).tap();
   await page.getByLabel('CSV file of readings').setInputFiles(file);
   await page.getByRole('button', { name: /Store \d+ readings/ }).tap();
@@ -48,9 +51,15 @@ test('the main job by touch on a tablet', async ({ page, house }, info) => {
 
 test('another device follows the bench at the same step', async ({ page, browser, house }) => {
   await signIn(page, house);
-  const vehicles = (await (await page.request.get(`${house.url}/api/vehicles`)).json()) as { id: string; nickname: string }[];
+  const vehicles = (await (await page.request.get(`${house.url}/api/vehicles`)).json()) as {
+    id: string;
+    nickname: string;
+  }[];
   const marigold = vehicles.find((vehicle) => vehicle.nickname === 'Marigold')!.id;
-  const repairs = (await (await page.request.get(`${house.url}/api/vehicles/${marigold}/repairs`)).json()) as { id: string; choice: string }[];
+  const repairs = (await (await page.request.get(`${house.url}/api/vehicles/${marigold}/repairs`)).json()) as {
+    id: string;
+    choice: string;
+  }[];
   const path = `${house.url}/vehicles/${marigold}/repairs/${repairs.find((repair) => repair.choice === 'patch')!.id}/bench`;
   const other = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
   await signIn(other, house);

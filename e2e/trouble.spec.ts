@@ -9,13 +9,18 @@ async function newPanel(page: Page, house: House, name: string, panel: string): 
   await page.goto(`${house.url}/vehicles/${car}/panels/${panel}`);
   return car;
 }
-const stored = async (page: Page, house: House, car: string, panel: string) => ((await (await page.request.get(`${house.url}/api/vehicles/${car}/panels/${panel}/readings`)).json()) as unknown[]).length;
+const stored = async (page: Page, house: House, car: string, panel: string) =>
+  ((await (await page.request.get(`${house.url}/api/vehicles/${car}/panels/${panel}/readings`)).json()) as unknown[])
+    .length;
 
 test('a wrong CSV is explained line by line and stores nothing', async ({ page, house }, info) => {
   await signIn(page, house);
   const car = await rollIn(page, 'Paper trouble');
   const file = info.outputPath('wrong.csv');
-  writeFileSync(file, 'panel,layer,u_mm,v_mm,coating_um,metal_mm,note\nroof,outer,300,300,120,0.85,\nrof,outer,1,1,,1,\nroof,outer,300,300,120,-0.2,\nroof,outer,abc,300,120,0.8,\n');
+  writeFileSync(
+    file,
+    'panel,layer,u_mm,v_mm,coating_um,metal_mm,note\nroof,outer,300,300,120,0.85,\nrof,outer,1,1,,1,\nroof,outer,300,300,120,-0.2,\nroof,outer,abc,300,120,0.8,\n',
+  );
   await page.getByRole('button', { name: 'Import readings' }).click();
   await page.getByLabel('CSV file of readings').setInputFiles(file);
   await expect(page.getByText('3 lines cannot be taken; nothing has been stored.')).toBeVisible();
@@ -30,7 +35,11 @@ test('a negative thickness, text and a place off the sheet are refused at the fi
   const car = await newPanel(page, house, 'Slip of the pen', 'roof');
   await page.getByRole('button', { name: 'Take readings' }).click();
   await clickOn(page, 500, 500);
-  for (const [text, message] of [['-0.3', /at least 0 mm/], ['thick', /is not a thickness/], ['9', /at most 2.25 mm/]] as const) {
+  for (const [text, message] of [
+    ['-0.3', /at least 0 mm/],
+    ['thick', /is not a thickness/],
+    ['9', /at most 2.25 mm/],
+  ] as const) {
     await page.getByLabel('Metal left').fill(text);
     await page.keyboard.press('Enter');
     await expect(page.getByRole('alert')).toHaveText(message);
@@ -47,7 +56,13 @@ test('a negative thickness, text and a place off the sheet are refused at the fi
 test('a crossing zone is refused before it is sent; dragging a corner mends it', async ({ page, house }) => {
   await newPanel(page, house, 'Bow tie', 'bonnet');
   await page.getByRole('button', { name: 'Draw a zone' }).click();
-  for (const [u, v] of [[300, 300], [600, 700], [600, 300], [300, 700]] as const) await clickOn(page, u, v);
+  for (const [u, v] of [
+    [300, 300],
+    [600, 700],
+    [600, 300],
+    [300, 700],
+  ] as const)
+    await clickOn(page, u, v);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toHaveText(/crosses itself: side 1 meets side 3/);
   await expect(page.getByRole('button', { name: 'Save the zone' })).toBeDisabled();
@@ -64,7 +79,13 @@ test('a crossing zone is refused before it is sent; dragging a corner mends it',
 test('two people changing one zone: the second sees both and chooses', async ({ page, browser, house }) => {
   const car = await newPanel(page, house, 'Two cooks', 'bonnet');
   await page.getByRole('button', { name: 'Draw a zone' }).click();
-  for (const [u, v] of [[300, 300], [600, 300], [600, 600], [300, 600]] as const) await clickOn(page, u, v);
+  for (const [u, v] of [
+    [300, 300],
+    [600, 300],
+    [600, 600],
+    [300, 600],
+  ] as const)
+    await clickOn(page, u, v);
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Save the zone' }).click();
   await expect(page.getByRole('button', { name: /Too thin to weld/ })).toBeVisible();
@@ -87,7 +108,10 @@ test('two people changing one zone: the second sees both and chooses', async ({ 
   await expect(other.getByRole('button', { name: /Too thin to weld/ })).toBeVisible();
 });
 
-test('a session that ends in the middle of typing: sign in again, and the typing is still there', async ({ page, house }) => {
+test('a session that ends in the middle of typing: sign in again, and the typing is still there', async ({
+  page,
+  house,
+}) => {
   const car = await newPanel(page, house, 'Long lunch', 'roof');
   await page.getByRole('button', { name: 'Take readings' }).click();
   await clickOn(page, 400, 400);
@@ -102,7 +126,11 @@ test('a session that ends in the middle of typing: sign in again, and the typing
   expect(await stored(page, house, car, 'roof')).toBe(1);
 });
 
-test('the network goes and comes back: the reading is kept, also over a closed page, and sent once', async ({ page, context, house }) => {
+test('the network goes and comes back: the reading is kept, also over a closed page, and sent once', async ({
+  page,
+  context,
+  house,
+}) => {
   const car = await newPanel(page, house, 'Dead spot', 'roof');
   await page.getByRole('button', { name: 'Take readings' }).click();
   await clickOn(page, 400, 400);

@@ -2,7 +2,13 @@ import { build } from 'esbuild';
 
 /* One ESM bundle a program: our own packages inside, everything from the registry outside. */
 await build({
-  entryPoints: { server: 'server/src/main.ts', calcWorker: 'server/src/calc/worker.ts', calc: 'server/src/calc/main.ts', launch: 'server/src/launch/main.ts', demo: 'demo/load.ts' },
+  entryPoints: {
+    server: 'server/src/main.ts',
+    calcWorker: 'server/src/calc/worker.ts',
+    calc: 'server/src/calc/main.ts',
+    launch: 'server/src/launch/main.ts',
+    demo: 'demo/load.ts',
+  },
   outdir: 'server/dist',
   bundle: true,
   platform: 'node',
@@ -15,7 +21,11 @@ await build({
     {
       name: 'own-packages-inside',
       setup(builder) {
-        builder.onResolve({ filter: /^[^./]/ }, (args) => (args.path.startsWith('@aspecta/') || args.kind === 'entry-point' ? undefined : { path: args.path, external: true }));
+        builder.onResolve({ filter: /^[^./]/ }, (args) =>
+          args.path.startsWith('@aspecta/') || args.kind === 'entry-point'
+            ? undefined
+            : { path: args.path, external: true },
+        );
       },
     },
   ],

@@ -4,7 +4,13 @@ import { spawn } from 'node:child_process';
 const run = (command, args, env = {}) => spawn(command, args, { stdio: 'inherit', env: { ...process.env, ...env } });
 spawn('node', ['server/build.mjs'], { stdio: 'inherit' }).once('exit', () => {
   const server = run('node', ['--watch-path=server/dist', 'server/dist/launch.js', 'demo']);
-  const rebuild = run('node', ['--watch-path=server/src', '--watch-path=core/src', '--watch-path=contract/src', 'server/build.mjs']);
+  const rebuild = run('node', [
+    '--watch-path=server/src',
+    '--watch-path=core/src',
+    '--watch-path=contract/src',
+    'server/build.mjs',
+  ]);
   const page = run('npx', ['vite', '--config', 'web/vite.config.ts']);
-  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => [page, rebuild, server].forEach((child) => child.kill(signal)));
+  for (const signal of ['SIGINT', 'SIGTERM'])
+    process.on(signal, () => [page, rebuild, server].forEach((child) => child.kill(signal)));
 });

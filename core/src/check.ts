@@ -37,6 +37,7 @@ export function list<T>(field: string, value: readonly T[] | unknown, min: numbe
   if (!Array.isArray(value)) refuse('not-a-list', field, `${field} must be a list.`);
   const items = value as readonly T[];
   if (items.length < min) refuse('too-few', field, `${field} has ${items.length} entries; at least ${min} are needed.`);
-  if (items.length > max) refuse('too-many', field, `${field} has ${items.length} entries; at most ${max} can be taken at once.`);
+  if (items.length > max)
+    refuse('too-many', field, `${field} has ${items.length} entries; at most ${max} can be taken at once.`);
   return items;
 }

@@ -74,7 +74,23 @@ export function createApp(options: AppOptions): App {
   const store = sessionStore(options.address);
   const http = express();
   http.disable('x-powered-by');
-  http.use(helmet({ contentSecurityPolicy: { directives: { 'default-src': ["'self'"], 'script-src': ["'self'"], 'style-src': ["'self'", "'unsafe-inline'"], 'img-src': ["'self'", 'data:', 'blob:'], 'worker-src': ["'self'", 'blob:'], 'connect-src': ["'self'"], 'font-src': ["'self'", 'data:'], 'upgrade-insecure-requests': null } }, strictTransportSecurity: false }));
+  http.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          'default-src': ["'self'"],
+          'script-src': ["'self'"],
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'img-src': ["'self'", 'data:', 'blob:'],
+          'worker-src': ["'self'", 'blob:'],
+          'connect-src': ["'self'"],
+          'font-src': ["'self'", 'data:'],
+          'upgrade-insecure-requests': null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
   http.use('/api', apiRoutes(options, services, bench, store));
   if (options.web && existsSync(options.web)) servePage(http, options.web);
   http.use(unknownRoute);
@@ -96,12 +112,24 @@ function apiRoutes(options: AppOptions, services: Services, bench: CalcBench, st
     next();
   });
   api.use(sameSite);
-  api.use(session({ name: 'aspecta', secret: options.secret, store, resave: false, saveUninitialized: false, rolling: false, cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SESSION_LIFE } }));
+  api.use(
+    session({
+      name: 'aspecta',
+      secret: options.secret,
+      store,
+      resave: false,
+      saveUninitialized: false,
+      rolling: false,
+      cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SESSION_LIFE },
+    }),
+  );
   api.use(express.json({ limit: '8mb' }));
   api.get('/alive', (_request, response) => {
     response.json({ alive: true });
   });
-  api.use(doorRoutes(services.shops, { demo: options.demo ?? false, triesPerQuarterHour: options.triesPerQuarterHour ?? 20 }));
+  api.use(
+    doorRoutes(services.shops, { demo: options.demo ?? false, triesPerQuarterHour: options.triesPerQuarterHour ?? 20 }),
+  );
   api.use('/calc', calcRoutes(bench));
   api.use('/shop', shopRoutes(services.shops));
   api.use('/orders', orderRoutes(services.orders));
@@ -116,7 +144,13 @@ function apiRoutes(options: AppOptions, services: Services, bench: CalcBench, st
 
 /** Hashed assets for a year, the page itself never; every other address is the page's own routing. */
 function servePage(http: Express, web: string): void {
-  http.use(express.static(web, { index: false, setHeaders: (response, path) => response.set('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache') }));
+  http.use(
+    express.static(web, {
+      index: false,
+      setHeaders: (response, path) =>
+        response.set('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'),
+    }),
+  );
   http.get('/{*path}', (request, response, next) => {
     if (request.path.startsWith('/assets/')) return next();
     response.set('cache-control', 'no-cache').sendFile(join(web, 'index.html'));
@@ -125,5 +159,13 @@ function servePage(http: Express, web: string): void {
 
 function sessionStore(address: DatabaseAddress) {
   const Store = MySQLStoreFactory(session as never);
-  return new Store({ ...address, createDatabaseTable: false, clearExpired: true, checkExpirationInterval: 900_000, expiration: SESSION_LIFE, connectionLimit: 4, schema: { tableName: 'session', columnNames: { session_id: 'session_id', expires: 'expires', data: 'data' } } });
+  return new Store({
+    ...address,
+    createDatabaseTable: false,
+    clearExpired: true,
+    checkExpirationInterval: 900_000,
+    expiration: SESSION_LIFE,
+    connectionLimit: 4,
+    schema: { tableName: 'session', columnNames: { session_id: 'session_id', expires: 'expires', data: 'data' } },
+  });
 }

@@ -12,7 +12,15 @@ const home = process.env['ASPECTA_HOME'] ?? join(process.cwd(), '.aspecta');
 const db = await createDataSource(address).initialize();
 await db.runMigrations({ transaction: 'each' });
 
-const app = createApp({ db, address, logger, secret: sessionSecret(join(home, 'session-secret')), demo: process.env['ASPECTA_DEMO'] === '1', web: process.env['ASPECTA_WEB'] ?? join(process.cwd(), 'web', 'dist'), triesPerQuarterHour: Number(process.env['ASPECTA_TRIES'] ?? 20) });
+const app = createApp({
+  db,
+  address,
+  logger,
+  secret: sessionSecret(join(home, 'session-secret')),
+  demo: process.env['ASPECTA_DEMO'] === '1',
+  web: process.env['ASPECTA_WEB'] ?? join(process.cwd(), 'web', 'dist'),
+  triesPerQuarterHour: Number(process.env['ASPECTA_TRIES'] ?? 20),
+});
 const host = process.env['ASPECTA_HOST'] ?? '127.0.0.1';
 const port = Number(process.env['ASPECTA_PORT'] ?? 4180);
 const server = app.http.listen(port, host, (error?: Error) => {

@@ -16,11 +16,20 @@ export interface CalculationView {
 
 /** The machine-readable list of all calculations. */
 export function listCalculations(): CalculationView[] {
-  return catalogue.map(({ id, title, question, source, example, input }) => ({ id, title, question, source, example, input: jsonSchema(input) }));
+  return catalogue.map(({ id, title, question, source, example, input }) => ({
+    id,
+    title,
+    question,
+    source,
+    example,
+    input: jsonSchema(input),
+  }));
 }
 
 function jsonSchema(schema: Calculation['input']): unknown {
-  const standard = (schema as unknown as { '~standard': { jsonSchema?: { input(options: { target: string }): unknown } } })['~standard'];
+  const standard = (
+    schema as unknown as { '~standard': { jsonSchema?: { input(options: { target: string }): unknown } } }
+  )['~standard'];
   return standard.jsonSchema?.input({ target: 'draft-2020-12' });
 }
 
@@ -31,7 +40,8 @@ function jsonSchema(schema: Calculation['input']): unknown {
  */
 export function calculate(id: string, input: unknown): unknown {
   const entry = catalogue.find((candidate) => candidate.id === id);
-  if (!entry) throw new Problem('unknown-calculation', 'id', `There is no calculation "${id}"; the list names all of them.`);
+  if (!entry)
+    throw new Problem('unknown-calculation', 'id', `There is no calculation "${id}"; the list names all of them.`);
   const { error, value } = entry.input.validate(input, { convert: false });
   if (error) {
     const [detail] = error.details;
@@ -41,5 +51,10 @@ export function calculate(id: string, input: unknown): unknown {
 }
 
 function fieldOf(path: readonly (string | number)[]): string {
-  return path.reduce<string>((text, part) => (typeof part === 'number' ? `${text}[${part}]` : text === '' ? part : `${text}.${part}`), '') || 'input';
+  return (
+    path.reduce<string>(
+      (text, part) => (typeof part === 'number' ? `${text}[${part}]` : text === '' ? part : `${text}.${part}`),
+      '',
+    ) || 'input'
+  );
 }

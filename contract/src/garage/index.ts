@@ -1,6 +1,17 @@
-export const GOALS = { roadworthy: 'Through its roadworthiness inspection', driver: 'Honest driver', rough: 'Rough-look custom', show: 'Show car', original: 'Exactly as built' } as const;
+export const GOALS = {
+  roadworthy: 'Through its roadworthiness inspection',
+  driver: 'Honest driver',
+  rough: 'Rough-look custom',
+  show: 'Show car',
+  original: 'Exactly as built',
+} as const;
 export type Goal = keyof typeof GOALS;
-export const CLIMATES = { dry: 'Dry inland', temperate: 'Temperate', wet: 'Wet, salted winter roads', coast: 'By the sea' } as const;
+export const CLIMATES = {
+  dry: 'Dry inland',
+  temperate: 'Temperate',
+  wet: 'Wet, salted winter roads',
+  coast: 'By the sea',
+} as const;
 export type Climate = keyof typeof CLIMATES;
 
 export interface VehicleInput {

@@ -12,4 +12,11 @@ const fields = {
   notes: Joi.string().trim().allow('').max(2000).default(''),
 };
 export const vehicleSchema = Joi.object<VehicleInput>(fields);
-export const vehicleChangeSchema = Joi.object<Omit<VehicleInput, 'planId'> & { version: number }>({ nickname: fields.nickname, year: fields.year, goal: fields.goal, climate: fields.climate, notes: fields.notes, version: Joi.number().integer().required() });
+export const vehicleChangeSchema = Joi.object<Omit<VehicleInput, 'planId'> & { version: number }>({
+  nickname: fields.nickname,
+  year: fields.year,
+  goal: fields.goal,
+  climate: fields.climate,
+  notes: fields.notes,
+  version: Joi.number().integer().required(),
+});

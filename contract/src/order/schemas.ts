@@ -12,6 +12,28 @@ const fields = {
   due: day.allow(null).default(null),
   note: Joi.string().trim().allow('').max(500).default(''),
 };
-export const orderSchema = Joi.object<{ vehicleId: string; panel: string; maker: string; price: number; quantity: number; carriage: number; due: string | null; note: string }>({ vehicleId: Joi.string().guid().required(), panel: Joi.string().max(60).required(), ...fields });
-export const orderChangeSchema = Joi.object<{ maker: string; price: number; quantity: number; carriage: number; due: string | null; note: string; version: number }>({ ...fields, version: Joi.number().integer().required() });
-export const orderMoveSchema = Joi.object<{ state: OrderState; on: string; due: string | null; version: number }>({ state: Joi.valid(...ORDER_STATES).required(), on: day.required(), due: day.allow(null).default(null), version: Joi.number().integer().required() });
+export const orderSchema = Joi.object<{
+  vehicleId: string;
+  panel: string;
+  maker: string;
+  price: number;
+  quantity: number;
+  carriage: number;
+  due: string | null;
+  note: string;
+}>({ vehicleId: Joi.string().guid().required(), panel: Joi.string().max(60).required(), ...fields });
+export const orderChangeSchema = Joi.object<{
+  maker: string;
+  price: number;
+  quantity: number;
+  carriage: number;
+  due: string | null;
+  note: string;
+  version: number;
+}>({ ...fields, version: Joi.number().integer().required() });
+export const orderMoveSchema = Joi.object<{ state: OrderState; on: string; due: string | null; version: number }>({
+  state: Joi.valid(...ORDER_STATES).required(),
+  on: day.required(),
+  due: day.allow(null).default(null),
+  version: Joi.number().integer().required(),
+});

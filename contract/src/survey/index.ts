@@ -27,9 +27,22 @@ export interface ImportView {
   stored: boolean;
 }
 
-export const EVIDENCE = { blister: 'Blister seen', pinhole: 'Pinholes', stripped: 'Stripped to metal', blasted: 'Blasted', opened: 'Opened up', map: 'From the map' } as const;
+export const EVIDENCE = {
+  blister: 'Blister seen',
+  pinhole: 'Pinholes',
+  stripped: 'Stripped to metal',
+  blasted: 'Blasted',
+  opened: 'Opened up',
+  map: 'From the map',
+} as const;
 export type Evidence = keyof typeof EVIDENCE;
-export const ZONE_CLASSES: Record<ZoneClass, string> = { through: 'Rusted through', thin: 'Too thin to weld', pitted: 'Pitted', filler: 'Filler', 'old-repair': 'Earlier repair' };
+export const ZONE_CLASSES: Record<ZoneClass, string> = {
+  through: 'Rusted through',
+  thin: 'Too thin to weld',
+  pitted: 'Pitted',
+  filler: 'Filler',
+  'old-repair': 'Earlier repair',
+};
 
 export interface ZoneInput {
   id: string;

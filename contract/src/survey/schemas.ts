@@ -17,8 +17,13 @@ export const readingSchema = Joi.object<ReadingInput>({
   probe: Joi.valid('sound', 'soft', 'through', null),
   note: Joi.string().allow('').max(500).default(''),
 });
-export const readingsSchema = Joi.object<{ readings: ReadingInput[] }>({ readings: Joi.array().items(readingSchema).min(1).max(500).required() });
-export const withdrawSchema = Joi.object<{ ids: string[]; withdrawn: boolean }>({ ids: Joi.array().items(Joi.string().guid()).min(1).max(500).required(), withdrawn: Joi.boolean().required() });
+export const readingsSchema = Joi.object<{ readings: ReadingInput[] }>({
+  readings: Joi.array().items(readingSchema).min(1).max(500).required(),
+});
+export const withdrawSchema = Joi.object<{ ids: string[]; withdrawn: boolean }>({
+  ids: Joi.array().items(Joi.string().guid()).min(1).max(500).required(),
+  withdrawn: Joi.boolean().required(),
+});
 
 const zoneFields = {
   layer: Joi.string().max(40).required(),
@@ -28,4 +33,7 @@ const zoneFields = {
   note: Joi.string().trim().allow('').max(500).default(''),
 };
 export const zoneSchema = Joi.object<ZoneInput>({ id, panel: Joi.string().max(60).required(), ...zoneFields });
-export const zoneChangeSchema = Joi.object<Omit<ZoneInput, 'id' | 'panel'> & { version: number }>({ ...zoneFields, version: Joi.number().integer().required() });
+export const zoneChangeSchema = Joi.object<Omit<ZoneInput, 'id' | 'panel'> & { version: number }>({
+  ...zoneFields,
+  version: Joi.number().integer().required(),
+});

@@ -18,4 +18,10 @@ export const redecideSchema = Joi.object<{ choice: OptionId; reason: string; don
   version: Joi.number().integer().required(),
 });
 const money = Joi.number().integer().min(0).max(10_000_000).required();
-export const offerSchema = Joi.object<Omit<Offer, 'id'>>({ panel: Joi.string().max(60).required(), maker: Joi.string().trim().min(1).max(80).required(), price: money, carriage: money, leadDays: Joi.number().integer().min(0).max(1000).required() });
+export const offerSchema = Joi.object<Omit<Offer, 'id'>>({
+  panel: Joi.string().max(60).required(),
+  maker: Joi.string().trim().min(1).max(80).required(),
+  price: money,
+  carriage: money,
+  leadDays: Joi.number().integer().min(0).max(1000).required(),
+});

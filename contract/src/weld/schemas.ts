@@ -9,4 +9,7 @@ export const weldSchema = Joi.object<WeldSettingsInput & { version: number }>({
   strategy: Joi.valid('coolest', 'skip', 'backstep', 'continuous').required(),
   version: Joi.number().integer().min(0).required(),
 });
-export const stepSchema = Joi.object<{ done: boolean; version: number }>({ done: Joi.boolean().required(), version: Joi.number().integer().required() });
+export const stepSchema = Joi.object<{ done: boolean; version: number }>({
+  done: Joi.boolean().required(),
+  version: Joi.number().integer().required(),
+});

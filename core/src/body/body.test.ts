@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { area, boxOf, firstCrossing, inRing, lineLength, signedArea, toLine, toRing, type Point } from '../geometry/index.ts';
+import {
+  area,
+  boxOf,
+  firstCrossing,
+  inRing,
+  lineLength,
+  signedArea,
+  toLine,
+  toRing,
+  type Point,
+} from '../geometry/index.ts';
 import { SEAM_MEETS } from '../tolerances.ts';
 import { bodyPlans, panelOf, sheetOf } from './index.ts';
 
@@ -10,21 +20,28 @@ describe.each(bodyPlans().map((plan) => [plan.name, plan] as const))('%s', (_, p
     expect(new Set(plan.panels.map((panel) => panel.name)).size).toBe(plan.panels.length);
   });
 
-  it.each(plan.panels.map((panel) => [panel.id, panel] as const))('%s: outline closed, simple, anticlockwise, everything on the sheet', (_id, panel) => {
-    expect(firstCrossing(panel.outline)).toBeUndefined();
-    expect(signedArea(panel.outline)).toBeGreaterThan(1000);
-    const box = boxOf(panel.outline);
-    expect([box.minU, box.minV]).toEqual([0, 0]);
-    for (const hole of panel.holes) {
-      expect(firstCrossing(hole.outline), hole.id).toBeUndefined();
-      expect(hole.outline.every((p) => inRing(p, panel.outline)), `${hole.id} on ${panel.id}`).toBe(true);
-    }
-    const onSheet = (p: Point) => inRing(p, panel.outline) || toRing(p, panel.outline) < 25;
-    for (const crease of panel.creases) expect(crease.line.every(onSheet), `${crease.id} on ${panel.id}`).toBe(true);
-    for (const mount of panel.mounts) expect(inRing(mount.at, panel.outline), `${mount.id} on ${panel.id}`).toBe(true);
-    expect(area(sheetOf(panel))).toBeGreaterThan(0);
-    for (const layer of panel.layers) expect(layer.thickness).toBeGreaterThanOrEqual(0.6);
-  });
+  it.each(plan.panels.map((panel) => [panel.id, panel] as const))(
+    '%s: outline closed, simple, anticlockwise, everything on the sheet',
+    (_id, panel) => {
+      expect(firstCrossing(panel.outline)).toBeUndefined();
+      expect(signedArea(panel.outline)).toBeGreaterThan(1000);
+      const box = boxOf(panel.outline);
+      expect([box.minU, box.minV]).toEqual([0, 0]);
+      for (const hole of panel.holes) {
+        expect(firstCrossing(hole.outline), hole.id).toBeUndefined();
+        expect(
+          hole.outline.every((p) => inRing(p, panel.outline)),
+          `${hole.id} on ${panel.id}`,
+        ).toBe(true);
+      }
+      const onSheet = (p: Point) => inRing(p, panel.outline) || toRing(p, panel.outline) < 25;
+      for (const crease of panel.creases) expect(crease.line.every(onSheet), `${crease.id} on ${panel.id}`).toBe(true);
+      for (const mount of panel.mounts)
+        expect(inRing(mount.at, panel.outline), `${mount.id} on ${panel.id}`).toBe(true);
+      expect(area(sheetOf(panel))).toBeGreaterThan(0);
+      for (const layer of panel.layers) expect(layer.thickness).toBeGreaterThanOrEqual(0.6);
+    },
+  );
 
   it('mirrors left and right', () => {
     const rights = plan.panels.filter((panel) => panel.side === 'right');
@@ -33,7 +50,11 @@ describe.each(bodyPlans().map((plan) => [plan.name, plan] as const))('%s', (_, p
       const left = panelOf(plan, right.mirrorOf!.panel);
       const box = boxOf(left.outline);
       const flip = ([u, v]: Point): Point => (right.mirrorOf!.axis === 'u' ? [box.maxU - u, v] : [u, box.maxV - v]);
-      for (const p of left.outline) expect(Math.min(...right.outline.map((q) => Math.hypot(flip(p)[0] - q[0], flip(p)[1] - q[1]))), right.id).toBeLessThan(1e-6);
+      for (const p of left.outline)
+        expect(
+          Math.min(...right.outline.map((q) => Math.hypot(flip(p)[0] - q[0], flip(p)[1] - q[1]))),
+          right.id,
+        ).toBeLessThan(1e-6);
       expect(right.layers).toEqual(left.layers);
     }
   });
@@ -45,7 +66,8 @@ describe.each(bodyPlans().map((plan) => [plan.name, plan] as const))('%s', (_, p
       expect(Math.abs(lineLength(first.line) - lineLength(second.line)), seam.id).toBeLessThan(SEAM_MEETS);
       for (const side of seam.sides) {
         const panel = panelOf(plan, side.panel);
-        for (const p of side.line) expect(toRing(p, panel.outline), `${seam.id} on ${panel.id}`).toBeLessThan(SEAM_MEETS);
+        for (const p of side.line)
+          expect(toRing(p, panel.outline), `${seam.id} on ${panel.id}`).toBeLessThan(SEAM_MEETS);
       }
       expect(seam.pitch).toBeGreaterThan(0);
     }
@@ -53,8 +75,16 @@ describe.each(bodyPlans().map((plan) => [plan.name, plan] as const))('%s', (_, p
 
   it('has cavities whose walls and drains exist', () => {
     for (const cavity of plan.cavities) {
-      for (const wall of cavity.walls) expect(panelOf(plan, wall.panel).layers.map((layer) => layer.id), cavity.id).toContain(wall.layer);
-      const drains = cavity.walls.flatMap((wall) => panelOf(plan, wall.panel).holes.filter((hole) => hole.kind === 'drain').map((hole) => hole.id));
+      for (const wall of cavity.walls)
+        expect(
+          panelOf(plan, wall.panel).layers.map((layer) => layer.id),
+          cavity.id,
+        ).toContain(wall.layer);
+      const drains = cavity.walls.flatMap((wall) =>
+        panelOf(plan, wall.panel)
+          .holes.filter((hole) => hole.kind === 'drain')
+          .map((hole) => hole.id),
+      );
       for (const drain of cavity.drains) expect(drains).toContain(drain);
     }
   });

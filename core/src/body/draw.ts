@@ -43,7 +43,12 @@ export interface DrawnView {
   mirror?: { axis: 'u' | 'v'; at: number };
 }
 
-export const steel = (id: string, name: string, thickness: number): Layer => ({ id, name, thickness, material: 'steel' });
+export const steel = (id: string, name: string, thickness: number): Layer => ({
+  id,
+  name,
+  thickness,
+  material: 'steel',
+});
 export const single = (thickness: number): Layer[] => [steel('outer', 'Single sheet', thickness)];
 
 /** All panels of a drawn view, moved to their own coordinates, right-hand copies mirrored. */
@@ -55,7 +60,10 @@ export function panelsOf(drawn: DrawnView): Panel[] {
   if (!mirror) return [...centre, ...left];
   const right = lefts.map((panel) => {
     const flipped = mirrored(withSide(panel, 'right'), mirror);
-    return { ...settle(flipped, drawn.rightView ?? drawn.view, 'right'), mirrorOf: { panel: `${panel.id}-l`, axis: mirror.axis } };
+    return {
+      ...settle(flipped, drawn.rightView ?? drawn.view, 'right'),
+      mirrorOf: { panel: `${panel.id}-l`, axis: mirror.axis },
+    };
   });
   return [...centre, ...left, ...right];
 }
@@ -118,13 +126,21 @@ export function seamsOf(seams: readonly DrawnSeam[], views: readonly DrawnView[]
   });
 }
 
-function ownLine(drawn: DrawnSeamSide, side: Panel['side'], views: readonly DrawnView[], panels: readonly Panel[]): Seam['sides'][0] {
+function ownLine(
+  drawn: DrawnSeamSide,
+  side: Panel['side'],
+  views: readonly DrawnView[],
+  panels: readonly Panel[],
+): Seam['sides'][0] {
   const panel = find(panels, drawn.panel) ?? find(panels, `${drawn.panel}-${side[0]}`);
-  const view = views.find((candidate) => [...(candidate.centre ?? []), ...(candidate.left ?? [])].some((own) => own.id === drawn.panel));
+  const view = views.find((candidate) =>
+    [...(candidate.centre ?? []), ...(candidate.left ?? [])].some((own) => own.id === drawn.panel),
+  );
   if (!panel || !view) throw new Error(`No panel ${drawn.panel} is drawn`);
   const right = side === 'right' && view.mirror;
   const origin = (right ? (view.rightView ?? view.view) : view.view).at;
-  const flip = ([u, v]: Point): Point => (!right ? [u, v] : right.axis === 'u' ? [2 * right.at - u, v] : [u, 2 * right.at - v]);
+  const flip = ([u, v]: Point): Point =>
+    !right ? [u, v] : right.axis === 'u' ? [2 * right.at - u, v] : [u, 2 * right.at - v];
   return { panel: panel.id, line: drawn.line.map((p) => minus(plus(flip(p), origin), panel.placement)) };
 }
 

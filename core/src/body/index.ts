@@ -12,20 +12,40 @@ export const bodyPlans = (): readonly BodyPlan[] => PLANS;
 
 /** @throws Problem `unknown-plan` */
 export function bodyPlan(id: string): BodyPlan {
-  return PLANS.find((plan) => plan.id === id) ?? refuse('unknown-plan', 'planId', `There is no body plan "${id}"; choose one of: ${PLANS.map((plan) => plan.id).join(', ')}.`);
+  return (
+    PLANS.find((plan) => plan.id === id) ??
+    refuse(
+      'unknown-plan',
+      'planId',
+      `There is no body plan "${id}"; choose one of: ${PLANS.map((plan) => plan.id).join(', ')}.`,
+    )
+  );
 }
 
 /** @throws Problem `unknown-panel`, with the nearest name where one is close */
 export function panelOf(plan: BodyPlan, id: string): Panel {
   const panel = plan.panels.find((candidate) => candidate.id === id);
   if (panel) return panel;
-  const near = plan.panels.find((candidate) => candidate.id.startsWith(id.slice(0, 4)) || candidate.name.toLowerCase() === id.toLowerCase());
-  return refuse('unknown-panel', 'panel', `This body has no panel "${id}"${near ? `; did you mean "${near.id}"?` : '.'}`);
+  const near = plan.panels.find(
+    (candidate) => candidate.id.startsWith(id.slice(0, 4)) || candidate.name.toLowerCase() === id.toLowerCase(),
+  );
+  return refuse(
+    'unknown-panel',
+    'panel',
+    `This body has no panel "${id}"${near ? `; did you mean "${near.id}"?` : '.'}`,
+  );
 }
 
 /** @throws Problem `unknown-layer` */
 export function layerOf(panel: Panel, id: string): Layer {
-  return panel.layers.find((layer) => layer.id === id) ?? refuse('unknown-layer', 'layer', `${panel.name} has no layer "${id}"; it has: ${panel.layers.map((layer) => layer.id).join(', ')}.`);
+  return (
+    panel.layers.find((layer) => layer.id === id) ??
+    refuse(
+      'unknown-layer',
+      'layer',
+      `${panel.name} has no layer "${id}"; it has: ${panel.layers.map((layer) => layer.id).join(', ')}.`,
+    )
+  );
 }
 
 /** Outline and openings of a panel as one polygon. Small holes and drains are left out: they do not limit a repair. */

@@ -1,10 +1,26 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bodyPlan, panelOf, sheetOf } from '../body/index.ts';
-import { area, between, circle, clip, firstCrossing, inRing, offset, toRing, type Point, type Ring } from '../geometry/index.ts';
+import {
+  area,
+  between,
+  circle,
+  clip,
+  firstCrossing,
+  inRing,
+  offset,
+  toRing,
+  type Point,
+  type Ring,
+} from '../geometry/index.ts';
 import { chooseDatums, cutLine, cutOffsets, footOn, lineOnMap, type Datum } from './index.ts';
 
-const outline: Ring = [[0, 0], [800, 0], [800, 500], [0, 500]];
+const outline: Ring = [
+  [0, 0],
+  [800, 0],
+  [800, 500],
+  [0, 500],
+];
 const spot = circle([400, 250], 40);
 
 describe('cut.line', () => {
@@ -28,7 +44,18 @@ describe('cut.line', () => {
   });
 
   it('runs from edge to edge where the damage reaches the edge', () => {
-    const atEdge = cutLine({ panel: { outline }, damage: [[[300, 0], [400, 0], [400, 60], [300, 60]]], margin: 20 });
+    const atEdge = cutLine({
+      panel: { outline },
+      damage: [
+        [
+          [300, 0],
+          [400, 0],
+          [400, 60],
+          [300, 60],
+        ],
+      ],
+      margin: 20,
+    });
     expect(atEdge.joints).toHaveLength(1);
     expect(atEdge.joints[0]!.closed).toBe(false);
     expect(atEdge.runs.filter((run) => !run.cut)).toHaveLength(1);
@@ -37,12 +64,39 @@ describe('cut.line', () => {
   });
 
   it('takes in a strip at the edge that is too narrow to weld', () => {
-    const near = cutLine({ panel: { outline }, damage: [[[300, 35], [400, 35], [400, 90], [300, 90]]], margin: 20 });
+    const near = cutLine({
+      panel: { outline },
+      damage: [
+        [
+          [300, 35],
+          [400, 35],
+          [400, 90],
+          [300, 90],
+        ],
+      ],
+      margin: 20,
+    });
     expect(near.edgeLength).toBeGreaterThan(130);
   });
 
   it('runs beside a crease that is close by', () => {
-    const creased = cutLine({ panel: { outline, creases: [{ id: 'c', name: 'Waist crease', line: [[0, 320], [800, 320]] }] }, damage: [spot], margin: 20 });
+    const creased = cutLine({
+      panel: {
+        outline,
+        creases: [
+          {
+            id: 'c',
+            name: 'Waist crease',
+            line: [
+              [0, 320],
+              [800, 320],
+            ],
+          },
+        ],
+      },
+      damage: [spot],
+      margin: 20,
+    });
     const beside = creased.runs.find((run) => run.follows === 'crease')!;
     expect(beside.name).toBe('Waist crease');
     expect(beside.from[1]).toBeCloseTo(326, 3);
@@ -52,23 +106,38 @@ describe('cut.line', () => {
     const plan = bodyPlan('saloon');
     const ids = ['quarter-l', 'sill-r', 'wing-l', 'floor-front-l', 'door-skin-r', 'boot-floor'];
     fc.assert(
-      fc.property(fc.constantFrom(...ids), fc.double({ min: 0.05, max: 0.95, noNaN: true }), fc.double({ min: 0.05, max: 0.95, noNaN: true }), fc.integer({ min: 8, max: 90 }), (id, x, y, radius) => {
-        const panel = panelOf(plan, id);
-        const sheet = sheetOf(panel);
-        const us = panel.outline.map((p) => p[0]);
-        const vs = panel.outline.map((p) => p[1]);
-        const centre: Point = [x * Math.max(...us), y * Math.max(...vs)];
-        const onSheet = clip('intersection', [circle(centre, radius)], sheet);
-        if (onSheet.area < 100) return;
-        const cut = cutLine({ panel: { outline: panel.outline, openings: sheet.slice(1), creases: panel.creases }, damage: [circle(centre, radius)], margin: 20 });
-        const enclosed = sheet.slice(1).filter((ring) => ring.every((p) => inRing(p, cut.outline)));
-        expect(cut.warnings.some((warning) => warning.includes('opening'))).toBe(enclosed.length > 0 || cut.warnings.some((warning) => warning.includes('divides')));
-        expect(clip('difference', [cut.outline], sheet).area - enclosed.reduce((sum, ring) => sum + area([ring]), 0)).toBeLessThan(5);
-        expect(cut.outline.length < 600 ? firstCrossing(cut.outline) : undefined).toBeUndefined();
-        if (onSheet.polygons.length === 1 && cut.warnings.length === 0) expect(clip('difference', onSheet.polygons[0]!, [cut.outline]).area).toBeLessThan(60);
-        expect(area([cut.rough])).toBeLessThan(area([cut.outline]));
-        expect(cut.cutLength).toBeGreaterThan(0);
-      }),
+      fc.property(
+        fc.constantFrom(...ids),
+        fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+        fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+        fc.integer({ min: 8, max: 90 }),
+        (id, x, y, radius) => {
+          const panel = panelOf(plan, id);
+          const sheet = sheetOf(panel);
+          const us = panel.outline.map((p) => p[0]);
+          const vs = panel.outline.map((p) => p[1]);
+          const centre: Point = [x * Math.max(...us), y * Math.max(...vs)];
+          const onSheet = clip('intersection', [circle(centre, radius)], sheet);
+          if (onSheet.area < 100) return;
+          const cut = cutLine({
+            panel: { outline: panel.outline, openings: sheet.slice(1), creases: panel.creases },
+            damage: [circle(centre, radius)],
+            margin: 20,
+          });
+          const enclosed = sheet.slice(1).filter((ring) => ring.every((p) => inRing(p, cut.outline)));
+          expect(cut.warnings.some((warning) => warning.includes('opening'))).toBe(
+            enclosed.length > 0 || cut.warnings.some((warning) => warning.includes('divides')),
+          );
+          expect(
+            clip('difference', [cut.outline], sheet).area - enclosed.reduce((sum, ring) => sum + area([ring]), 0),
+          ).toBeLessThan(5);
+          expect(cut.outline.length < 600 ? firstCrossing(cut.outline) : undefined).toBeUndefined();
+          if (onSheet.polygons.length === 1 && cut.warnings.length === 0)
+            expect(clip('difference', onSheet.polygons[0]!, [cut.outline]).area).toBeLessThan(60);
+          expect(area([cut.rough])).toBeLessThan(area([cut.outline]));
+          expect(cut.cutLength).toBeGreaterThan(0);
+        },
+      ),
       { numRuns: 60 },
     );
   });
@@ -76,22 +145,64 @@ describe('cut.line', () => {
   it.each([
     [{ panel: { outline }, damage: [], margin: 20 }, 'damage'],
     [{ panel: { outline }, damage: [circle([5000, 0], 10)], margin: 20 }, 'damage'],
-    [{ panel: { outline }, damage: [[[0, 0], [50, 50], [50, 0], [0, 50]]], margin: 20 }, 'damage[0]'],
+    [
+      {
+        panel: { outline },
+        damage: [
+          [
+            [0, 0],
+            [50, 50],
+            [50, 0],
+            [0, 50],
+          ],
+        ],
+        margin: 20,
+      },
+      'damage[0]',
+    ],
     [{ panel: { outline }, damage: [spot], margin: -1 }, 'margin'],
     [{ panel: { outline: [] }, damage: [spot], margin: 1 }, 'panel.outline'],
     [{ panel: { outline }, damage: [spot], margin: 1, house: { cornerRadius: 3 } }, 'house.cornerRadius'],
-  ])('refuses bad input by field (%#)', (input, field) => expect(() => cutLine(input as never)).toThrow(expect.objectContaining({ field })));
+  ])('refuses bad input by field (%#)', (input, field) =>
+    expect(() => cutLine(input as never)).toThrow(expect.objectContaining({ field })),
+  );
 });
 
 describe('lineOnMap', () => {
-  const joints = [{ points: [[100, 100], [500, 100]] as Point[], closed: false }];
-  const readings = Array.from({ length: 40 }, (_, i) => ({ u: 60 + (i % 10) * 50, v: 60 + Math.floor(i / 10) * 40, value: i % 10 > 5 ? 0.4 : 0.88 }));
+  const joints = [
+    {
+      points: [
+        [100, 100],
+        [500, 100],
+      ] as Point[],
+      closed: false,
+    },
+  ];
+  const readings = Array.from({ length: 40 }, (_, i) => ({
+    u: 60 + (i % 10) * 50,
+    v: 60 + Math.floor(i / 10) * 40,
+    value: i % 10 > 5 ? 0.4 : 0.88,
+  }));
   it('finds the stretch that may be too thin, and the one that nobody has measured', () => {
     const { doubtful, unmeasured } = lineOnMap({ joints, asBuilt: 0.9, readings });
     expect(doubtful).toBeGreaterThan(0.3);
     expect(doubtful).toBeLessThan(0.8);
     expect(unmeasured).toBe(0);
-    expect(lineOnMap({ joints: [{ points: [[3000, 0], [3400, 0]], closed: false }], asBuilt: 0.9, readings }).unmeasured).toBe(1);
+    expect(
+      lineOnMap({
+        joints: [
+          {
+            points: [
+              [3000, 0],
+              [3400, 0],
+            ],
+            closed: false,
+          },
+        ],
+        asBuilt: 0.9,
+        readings,
+      }).unmeasured,
+    ).toBe(1);
     expect(lineOnMap({ joints, asBuilt: 0.9, readings: [] })).toEqual({ unmeasured: 1, doubtful: 0 });
   });
 });
@@ -103,7 +214,14 @@ describe('cut.offsets', () => {
   ];
 
   it('gives the figures that a square would', () => {
-    const { corners, runs } = cutOffsets({ line: [[120, 80], [300, 80]], datums, unit: 'in' });
+    const { corners, runs } = cutOffsets({
+      line: [
+        [120, 80],
+        [300, 80],
+      ],
+      datums,
+      unit: 'in',
+    });
     expect(corners[0]!.offsets.map((o) => o.mm)).toEqual([80, 120]);
     expect(corners[0]!.offsets[0]!.text).toBe('3 5/32"');
     expect(runs[0]!.mm).toBe(180);
@@ -112,18 +230,29 @@ describe('cut.offsets', () => {
   it('leads back to within 1 mm of every corner, in both units, from edges of real panels', () => {
     const plan = bodyPlan('saloon');
     fc.assert(
-      fc.property(fc.constantFrom(...plan.panels), fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), fc.constantFrom('mm', 'in') as fc.Arbitrary<'mm' | 'in'>, (panel, x, y, unit) => {
-        const corner: Point = [x * 900, y * 500];
-        const [one] = cutOffsets({ line: [corner], datums: chooseDatums(panel.outline, () => 'edge'), unit }).corners;
-        expect(one!.error).toBeLessThan(1);
-        expect(between(corner, one!.replotted)).toBeCloseTo(one!.error, 9);
-      }),
+      fc.property(
+        fc.constantFrom(...plan.panels),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.constantFrom('mm', 'in') as fc.Arbitrary<'mm' | 'in'>,
+        (panel, x, y, unit) => {
+          const corner: Point = [x * 900, y * 500];
+          const [one] = cutOffsets({ line: [corner], datums: chooseDatums(panel.outline, () => 'edge'), unit }).corners;
+          expect(one!.error).toBeLessThan(1);
+          expect(between(corner, one!.replotted)).toBeCloseTo(one!.error, 9);
+        },
+      ),
     );
   });
 
   it('measures from edges on which the tape can start', () => {
     const panel = panelOf(bodyPlan('saloon'), 'quarter-l');
-    const corners: Point[] = [[180, 20], [320, 20], [320, 130], [180, 130]];
+    const corners: Point[] = [
+      [180, 20],
+      [320, 20],
+      [320, 130],
+      [180, 130],
+    ];
     const chosen = chooseDatums(panel.outline, () => 'edge', corners);
     for (const datum of chosen) {
       const length = between(datum.a, datum.b);
@@ -135,6 +264,8 @@ describe('cut.offsets', () => {
   });
 
   it('refuses parallel edges', () => {
-    expect(() => cutOffsets({ line: [[1, 1]], datums: [datums[0], { name: 'upper edge', a: [800, 500], b: [0, 500] }] })).toThrow(/parallel/);
+    expect(() =>
+      cutOffsets({ line: [[1, 1]], datums: [datums[0], { name: 'upper edge', a: [800, 500], b: [0, 500] }] }),
+    ).toThrow(/parallel/);
   });
 });

@@ -1,4 +1,15 @@
-import { convexHull, cross, dot, minus, plus, scaled, signedArea, unit, type Point, type Ring } from '../geometry/index.ts';
+import {
+  convexHull,
+  cross,
+  dot,
+  minus,
+  plus,
+  scaled,
+  signedArea,
+  unit,
+  type Point,
+  type Ring,
+} from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
 
 /** A straight run of a line: the points where dot(normal, p) = offset; normal points away from the damage. */
@@ -23,15 +34,28 @@ export function enclosingRuns(points: readonly Point[], most: number): Run[] {
   const hull = convexHull(points);
   if (hull.length < 3) refuse('no-area', 'damage', 'The damage encloses no area; draw it larger.');
   const free = { runs: reducedHull(hull, most), factor: PREFERENCE.free };
-  const rectangles = most < 4 ? [] : [
-    { runs: rectangleAlong(hull, [1, 0]), factor: PREFERENCE.level },
-    ...hull.map((p, i) => ({ runs: rectangleAlong(hull, unit(minus(hull[(i + 1) % hull.length]!, p))), factor: PREFERENCE.slanted })),
-  ];
-  return [free, ...rectangles].map((option) => ({ ...option, cost: signedArea(cornersOf(option.runs)) * option.factor })).reduce((a, b) => (b.cost < a.cost ? b : a)).runs;
+  const rectangles =
+    most < 4
+      ? []
+      : [
+          { runs: rectangleAlong(hull, [1, 0]), factor: PREFERENCE.level },
+          ...hull.map((p, i) => ({
+            runs: rectangleAlong(hull, unit(minus(hull[(i + 1) % hull.length]!, p))),
+            factor: PREFERENCE.slanted,
+          })),
+        ];
+  return [free, ...rectangles]
+    .map((option) => ({ ...option, cost: signedArea(cornersOf(option.runs)) * option.factor }))
+    .reduce((a, b) => (b.cost < a.cost ? b : a)).runs;
 }
 
 function rectangleAlong(hull: Ring, direction: Point): Run[] {
-  const sides: Point[] = [[direction[1], -direction[0]], direction, [-direction[1], direction[0]], [-direction[0], -direction[1]]];
+  const sides: Point[] = [
+    [direction[1], -direction[0]],
+    direction,
+    [-direction[1], direction[0]],
+    [-direction[0], -direction[1]],
+  ];
   return sides.map((normal) => ({ normal, offset: Math.max(...hull.map((p) => dot(normal, p))) }));
 }
 
@@ -103,6 +127,8 @@ export function roundCorners(ring: Ring, radius: number): Ring {
     let sweep = Math.atan2(end[1], end[0]) - from;
     while (sweep > Math.PI) sweep -= 2 * Math.PI;
     while (sweep < -Math.PI) sweep += 2 * Math.PI;
-    return Array.from({ length: 9 }, (_, k): Point => plus(centre, [r * Math.cos(from + (sweep * k) / 8), r * Math.sin(from + (sweep * k) / 8)]));
+    return Array.from({ length: 9 }, (_, k): Point =>
+      plus(centre, [r * Math.cos(from + (sweep * k) / 8), r * Math.sin(from + (sweep * k) / 8)]),
+    );
   });
 }

@@ -1,6 +1,19 @@
 import { finite, list } from '../check.ts';
 import type { Crease } from '../body/index.ts';
-import { area, between, clip, inPolygon, offset, perimeter, simpleRing, simplifyRing, toRing, type Point, type Polygon, type Ring } from '../geometry/index.ts';
+import {
+  area,
+  between,
+  clip,
+  inPolygon,
+  offset,
+  perimeter,
+  simpleRing,
+  simplifyRing,
+  toRing,
+  type Point,
+  type Polygon,
+  type Ring,
+} from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
 import { cornersOf, enclosingRuns, roundCorners, type Run } from './enclose.ts';
 import { snapRuns } from './snap.ts';
@@ -66,28 +79,53 @@ export interface CutLine {
  * @throws Problem naming the field
  * Source: common practice (T-01, T-12, T-13), no published source.
  */
-export function cutLine({ panel, damage, margin, house }: { panel: CutPanel; damage: readonly Ring[]; margin: number; house?: Partial<CutRules> }): CutLine {
+export function cutLine({
+  panel,
+  damage,
+  margin,
+  house,
+}: {
+  panel: CutPanel;
+  damage: readonly Ring[];
+  margin: number;
+  house?: Partial<CutRules>;
+}): CutLine {
   const rules = checkedRules(house);
   finite('margin', margin, { min: 0, max: 200, unit: 'mm' });
-  const sheet: Polygon = [simpleRing('panel.outline', panel?.outline), ...(panel.openings ?? []).map((ring, i) => simpleRing(`panel.openings[${i}]`, ring))];
+  const sheet: Polygon = [
+    simpleRing('panel.outline', panel?.outline),
+    ...(panel.openings ?? []).map((ring, i) => simpleRing(`panel.openings[${i}]`, ring)),
+  ];
   const rings = list<Ring>('damage', damage, 1, 100).map((ring, i) => simpleRing(`damage[${i}]`, ring));
   const inside = rings.flatMap((ring) => clip('intersection', [ring], sheet).polygons);
-  if (inside.length === 0) refuse('outside-panel', 'damage', 'The damage lies outside the panel; draw it on the sheet.');
+  if (inside.length === 0)
+    refuse('outside-panel', 'damage', 'The damage lies outside the panel; draw it on the sheet.');
   const grown = margin > 0 ? offset(inside, margin).polygons.flat(1) : inside.flat(1);
-  const followed = snapRuns(enclosingRuns(grown.flat(1) as unknown as Point[], rules.maxCorners), sheet, panel.creases ?? [], rules);
+  const followed = snapRuns(
+    enclosingRuns(grown.flat(1) as unknown as Point[], rules.maxCorners),
+    sheet,
+    panel.creases ?? [],
+    rules,
+  );
   const runs = followed.map(({ run }) => run);
 
   const sharp = pieceAround(cornersOf(runs), sheet, inside);
   const outline = pieceAround(roundCorners(cornersOf(runs), rules.cornerRadius), sheet, inside);
   const warnings: string[] = [];
-  if (area([outline]) < inside.reduce((sum, polygon) => sum + area(polygon), 0) - 1) warnings.push('An opening divides the damage: part of it lies outside this line. Plan a second line for it.');
+  if (area([outline]) < inside.reduce((sum, polygon) => sum + area(polygon), 0) - 1)
+    warnings.push('An opening divides the damage: part of it lies outside this line. Plan a second line for it.');
   const enclosed = sheet.slice(1).filter((ring) => ring.every((p) => inPolygon(p, [outline])));
-  if (enclosed.length > 0) warnings.push(`The patch takes in ${enclosed.length === 1 ? 'an opening' : `${enclosed.length} openings`} of the panel: make ${enclosed.length === 1 ? 'it' : 'them'} again in the new piece.`);
+  if (enclosed.length > 0)
+    warnings.push(
+      `The patch takes in ${enclosed.length === 1 ? 'an opening' : `${enclosed.length} openings`} of the panel: make ${enclosed.length === 1 ? 'it' : 'them'} again in the new piece.`,
+    );
   const cutRuns = runsOf(simplifyRing(sharp, 0.2), sheet, followed);
   const edgeLength = lengthOnEdge(outline, sheet);
   return {
     runs: cutRuns,
-    corners: cutRuns.filter((run, i) => run.cut || cutRuns[(i + cutRuns.length - 1) % cutRuns.length]!.cut).map((run) => run.from),
+    corners: cutRuns
+      .filter((run, i) => run.cut || cutRuns[(i + cutRuns.length - 1) % cutRuns.length]!.cut)
+      .map((run) => run.from),
     outline,
     rough: shrunk(runs, rules.roughGap, rules, sheet, inside),
     patch: shrunk(runs, rules.kerf, rules, sheet, inside),
@@ -113,7 +151,8 @@ function checkedRules(house: Partial<CutRules> | undefined): CutRules {
 /** The part of a ring on the sheet that holds most of the damage. */
 function pieceAround(ring: Ring, sheet: Polygon, damage: readonly Polygon[]): Ring {
   const pieces = clip('intersection', [ring], sheet).polygons;
-  if (pieces.length === 0) refuse('outside-panel', 'damage', 'No line can be drawn around this damage inside the panel.');
+  if (pieces.length === 0)
+    refuse('outside-panel', 'damage', 'No line can be drawn around this damage inside the panel.');
   const held = (piece: Polygon) => damage.reduce((sum, polygon) => sum + clip('intersection', piece, polygon).area, 0);
   return pieces.length === 1 ? pieces[0]![0]! : pieces.reduce((a, b) => (held(b) > held(a) ? b : a))[0]!;
 }
@@ -126,7 +165,8 @@ function shrunk(runs: readonly Run[], by: number, rules: CutRules, sheet: Polygo
 const ON_EDGE = 0.05;
 const onEdge = (p: Point, sheet: Polygon) => sheet.some((ring) => toRing(p, ring) < ON_EDGE);
 const middle = (a: Point, b: Point): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
-const sideOnEdge = (a: Point, b: Point, sheet: Polygon) => onEdge(a, sheet) && onEdge(b, sheet) && onEdge(middle(a, b), sheet);
+const sideOnEdge = (a: Point, b: Point, sheet: Polygon) =>
+  onEdge(a, sheet) && onEdge(b, sheet) && onEdge(middle(a, b), sheet);
 
 /** Sides of the sharp outline, those along one edge or one run joined. */
 function runsOf(ring: Ring, sheet: Polygon, followed: ReturnType<typeof snapRuns>): CutRun[] {
@@ -135,7 +175,14 @@ function runsOf(ring: Ring, sheet: Polygon, followed: ReturnType<typeof snapRuns
     const cut = !edgeLike(from, to, sheet);
     const m = middle(from, to);
     const own = cut ? followed.reduce((a, b) => (distanceTo(b.run, m) < distanceTo(a.run, m) ? b : a)) : undefined;
-    return { from, to, length: between(from, to), cut, follows: own ? own.follows : ('edge' as const), name: own ? own.name : 'edge of the panel' };
+    return {
+      from,
+      to,
+      length: between(from, to),
+      cut,
+      follows: own ? own.follows : ('edge' as const),
+      name: own ? own.name : 'edge of the panel',
+    };
   });
   // Start at a change from edge to cut so that no stretch of edge is split over the ends of the list.
   const start = sides.findIndex((side, i) => side.cut && !sides[(i + sides.length - 1) % sides.length]!.cut);

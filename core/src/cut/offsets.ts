@@ -1,5 +1,16 @@
 import { finite, list } from '../check.ts';
-import { between, cross, dot, minus, plus, scaled, simplifyRing, unit, type Point, type Ring } from '../geometry/index.ts';
+import {
+  between,
+  cross,
+  dot,
+  minus,
+  plus,
+  scaled,
+  simplifyRing,
+  unit,
+  type Point,
+  type Ring,
+} from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
 import { REPLOT } from '../tolerances.ts';
 import { formatLength, parseLength, type LengthUnit } from '../units/index.ts';
@@ -36,17 +47,31 @@ const OFFSET_DENOMINATOR = 32;
  *   from the mirrored edges
  * @throws Problem naming the field
  */
-export function cutOffsets({ line, datums, unit: reading = 'mm' }: { line: readonly Point[]; datums: readonly Datum[]; unit?: LengthUnit }): { corners: CornerOffsets[]; runs: { mm: number; text: string }[] } {
-  const corners = list<Point>('line', line, 1, 500).map((p, i): Point => [finite(`line[${i}][0]`, p?.[0], { unit: 'mm' }), finite(`line[${i}][1]`, p?.[1], { unit: 'mm' })]);
+export function cutOffsets({
+  line,
+  datums,
+  unit: reading = 'mm',
+}: {
+  line: readonly Point[];
+  datums: readonly Datum[];
+  unit?: LengthUnit;
+}): { corners: CornerOffsets[]; runs: { mm: number; text: string }[] } {
+  const corners = list<Point>('line', line, 1, 500).map((p, i): Point => [
+    finite(`line[${i}][0]`, p?.[0], { unit: 'mm' }),
+    finite(`line[${i}][1]`, p?.[1], { unit: 'mm' }),
+  ]);
   const [first, second] = list<Datum>('datums', datums, 2, 2) as [Datum, Datum];
   for (const [i, datum] of [first, second].entries()) {
-    if (!(between(datum.a, datum.b) > 1)) refuse('no-length', `datums[${i}]`, 'A datum edge needs two places more than 1 mm apart.');
+    if (!(between(datum.a, datum.b) > 1))
+      refuse('no-length', `datums[${i}]`, 'A datum edge needs two places more than 1 mm apart.');
   }
   const [n1, n2] = [inward(first), inward(second)];
   const sine = cross(n1, n2);
-  if (Math.abs(sine) < Math.sin((LEAST_ANGLE * Math.PI) / 180)) refuse('parallel', 'datums', 'The two datum edges are nearly parallel; choose edges at 30° or more to each other.');
+  if (Math.abs(sine) < Math.sin((LEAST_ANGLE * Math.PI) / 180))
+    refuse('parallel', 'datums', 'The two datum edges are nearly parallel; choose edges at 30° or more to each other.');
   const write = (mm: number) => formatLength({ mm, unit: reading, denominator: OFFSET_DENOMINATOR }).text;
-  const read = (text: string) => (text.startsWith('-') ? -1 : 1) * parseLength({ text: text.replace('-', ''), unit: reading }).mm;
+  const read = (text: string) =>
+    (text.startsWith('-') ? -1 : 1) * parseLength({ text: text.replace('-', ''), unit: reading }).mm;
   return {
     corners: corners.map((corner) => {
       const measured = [dot(n1, minus(corner, first.a)), dot(n2, minus(corner, second.a))] as const;
@@ -72,7 +97,14 @@ function inward(datum: Datum): Point {
   return [-d[1], d[0]];
 }
 
-function fromOffsets([o1, o2]: readonly [number, number], first: Datum, second: Datum, n1: Point, n2: Point, sine: number): Point {
+function fromOffsets(
+  [o1, o2]: readonly [number, number],
+  first: Datum,
+  second: Datum,
+  n1: Point,
+  n2: Point,
+  sine: number,
+): Point {
   const c1 = o1 + dot(n1, first.a);
   const c2 = o2 + dot(n2, second.a);
   return [(c1 * n2[1] - c2 * n1[1]) / sine, (n1[0] * c2 - n2[0] * c1) / sine];
@@ -88,16 +120,28 @@ const SHORTEST_DATUM = 60;
  * straight edge can be laid, so placed that the tape starts on them; near and long ones
  * are preferred, and the second is as square to the first as the panel allows.
  */
-export function chooseDatums(outline: Ring, nameOf: (outward: Point) => string, corners: readonly Point[] = []): [Datum, Datum] {
+export function chooseDatums(
+  outline: Ring,
+  nameOf: (outward: Point) => string,
+  corners: readonly Point[] = [],
+): [Datum, Datum] {
   const thinned = simplifyRing(outline, STRAIGHT_WITHIN);
-  const sides = thinned.map((a, i): Datum => ({ a, b: thinned[(i + 1) % thinned.length]!, name: '' })).sort((x, y) => between(y.a, y.b) - between(x.a, x.b));
+  const sides = thinned
+    .map((a, i): Datum => ({ a, b: thinned[(i + 1) % thinned.length]!, name: '' }))
+    .sort((x, y) => between(y.a, y.b) - between(x.a, x.b));
   const least = Math.sin((LEAST_ANGLE * Math.PI) / 180) + 1e-6;
   const pairsOf = (edges: readonly Datum[]) =>
-    edges.flatMap((first, i) => edges.slice(i + 1).map((second) => ({ first, second, sine: Math.abs(cross(inward(first), inward(second))) }))).filter(({ sine }) => sine > least);
+    edges
+      .flatMap((first, i) =>
+        edges.slice(i + 1).map((second) => ({ first, second, sine: Math.abs(cross(inward(first), inward(second))) })),
+      )
+      .filter(({ sine }) => sine > least);
   const long = pairsOf(sides.filter((side) => between(side.a, side.b) >= SHORTEST_DATUM));
   const square = long.length > 0 ? long : pairsOf(sides);
-  if (square.length === 0) refuse('parallel', 'outline', 'The panel has no two edges at 30° or more to each other to measure from.');
-  const cost = ({ first, second, sine }: (typeof square)[number]) => (awkwardness(first, corners) + awkwardness(second, corners)) / sine;
+  if (square.length === 0)
+    refuse('parallel', 'outline', 'The panel has no two edges at 30° or more to each other to measure from.');
+  const cost = ({ first, second, sine }: (typeof square)[number]) =>
+    (awkwardness(first, corners) + awkwardness(second, corners)) / sine;
   const best = square.reduce((x, y) => (cost(y) < cost(x) ? y : x));
   const named = (edge: Datum): Datum => ({ ...edge, name: nameOf(scaled(inward(edge), -1)) });
   return [named(best.first), named(best.second)];

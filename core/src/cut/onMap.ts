@@ -11,13 +11,22 @@ const STEP = 10;
  * @param readings places (mm) and metal left (mm) of that layer
  * @returns shares of the line, 0 to 1: not measured, and possibly too thin
  */
-export function lineOnMap({ joints, asBuilt, readings }: { joints: readonly { points: readonly Point[]; closed: boolean }[]; asBuilt: number; readings: readonly Sample[] }): { unmeasured: number; doubtful: number } {
+export function lineOnMap({
+  joints,
+  asBuilt,
+  readings,
+}: {
+  joints: readonly { points: readonly Point[]; closed: boolean }[];
+  asBuilt: number;
+  readings: readonly Sample[];
+}): { unmeasured: number; doubtful: number } {
   const places = joints.flatMap(({ points, closed }) => {
     const line = closed ? [...points, points[0]!] : points;
     const length = lineLength(line);
     return Array.from({ length: Math.max(1, Math.round(length / STEP)) }, (_, i) => pointAt(line, (i + 0.5) * STEP));
   });
-  if (new Set(readings.map((r) => `${Math.round(r.u)} ${Math.round(r.v)}`)).size < FEWEST_READINGS) return { unmeasured: 1, doubtful: 0 };
+  if (new Set(readings.map((r) => `${Math.round(r.u)} ${Math.round(r.v)}`)).size < FEWEST_READINGS)
+    return { unmeasured: 1, doubtful: 0 };
   const metal = thicknessAt({ asBuilt, readings, at: places });
   const share = (count: number) => count / places.length;
   return {

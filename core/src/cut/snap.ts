@@ -1,4 +1,15 @@
-import { along, between, dot, inPolygon, minus, simplifyLine, toRing, unit, type Point, type Polygon } from '../geometry/index.ts';
+import {
+  along,
+  between,
+  dot,
+  inPolygon,
+  minus,
+  simplifyLine,
+  toRing,
+  unit,
+  type Point,
+  type Polygon,
+} from '../geometry/index.ts';
 import type { Crease } from '../body/index.ts';
 import { cornersOf, type Run } from './enclose.ts';
 
@@ -24,11 +35,17 @@ interface SnapRules {
  * Moves each run out to an edge or crease that is close by: a narrow strip left at an
  * edge cannot be welded, and beside a crease the sheet is stiff.
  */
-export function snapRuns(runs: readonly Run[], sheet: Polygon, creases: readonly Crease[], rules: SnapRules): Followed[] {
+export function snapRuns(
+  runs: readonly Run[],
+  sheet: Polygon,
+  creases: readonly Crease[],
+  rules: SnapRules,
+): Followed[] {
   const corners = cornersOf(runs);
   return runs.map((run, i) => {
     const ends: [Point, Point] = [corners[(i + runs.length - 1) % runs.length]!, corners[i]!];
-    if (nearEdge(ends, sheet, rules.snap)) return { run: { ...run, offset: run.offset + rules.snap + BEYOND }, follows: 'edge', name: 'edge of the panel' };
+    if (nearEdge(ends, sheet, rules.snap))
+      return { run: { ...run, offset: run.offset + rules.snap + BEYOND }, follows: 'edge', name: 'edge of the panel' };
     return besideCrease(run, ends, creases, rules) ?? { run, follows: 'free', name: 'free run' };
   });
 }
@@ -43,7 +60,12 @@ function nearEdge([a, b]: readonly [Point, Point], sheet: Polygon, snap: number)
   return true;
 }
 
-function besideCrease(run: Run, ends: readonly [Point, Point], creases: readonly Crease[], rules: SnapRules): Followed | undefined {
+function besideCrease(
+  run: Run,
+  ends: readonly [Point, Point],
+  creases: readonly Crease[],
+  rules: SnapRules,
+): Followed | undefined {
   const middle = along(ends[0], ends[1], 0.5);
   const direction = unit(minus(ends[1], ends[0]));
   for (const crease of creases) {
@@ -55,7 +77,8 @@ function besideCrease(run: Run, ends: readonly [Point, Point], creases: readonly
       if (Math.abs(dot(unit(piece), direction)) < Math.cos((PARALLEL * Math.PI) / 180)) continue;
       const farthest = Math.max(dot(run.normal, line[i - 1]!), dot(run.normal, line[i]!)) + rules.besideCrease;
       const move = farthest - run.offset;
-      if (move >= 0 && move <= rules.snap) return { run: { ...run, offset: farthest }, follows: 'crease', name: crease.name };
+      if (move >= 0 && move <= rules.snap)
+        return { run: { ...run, offset: farthest }, follows: 'crease', name: crease.name };
     }
   }
   return undefined;

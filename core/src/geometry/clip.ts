@@ -85,8 +85,11 @@ export function offset(polygons: readonly Polygon[], by: number, join: 'round' |
 export function shapeOf(all: readonly Polygon[]): Shape {
   const polygons = all.filter((polygon) => area(polygon) > SLIVER_AREA);
   const total = polygons.reduce((sum, polygon) => sum + area(polygon), 0);
-  const moment = polygons.flatMap((polygon) => polygon.map((ring, i) => ({ ring, weight: (i === 0 ? 1 : -1) * Math.abs(signedArea(ring)) })));
-  const mean = (axis: 0 | 1) => moment.reduce((sum, { ring, weight }) => sum + centroid(ring)[axis] * weight, 0) / total;
+  const moment = polygons.flatMap((polygon) =>
+    polygon.map((ring, i) => ({ ring, weight: (i === 0 ? 1 : -1) * Math.abs(signedArea(ring)) })),
+  );
+  const mean = (axis: 0 | 1) =>
+    moment.reduce((sum, { ring, weight }) => sum + centroid(ring)[axis] * weight, 0) / total;
   return {
     polygons,
     area: total,
@@ -96,7 +99,8 @@ export function shapeOf(all: readonly Polygon[]): Shape {
 }
 
 function checked(field: string, polygon: unknown): Polygon {
-  if (!Array.isArray(polygon) || polygon.length === 0) refuse('not-a-list', field, `${field} must be a polygon: outer ring, then holes.`);
+  if (!Array.isArray(polygon) || polygon.length === 0)
+    refuse('not-a-list', field, `${field} must be a polygon: outer ring, then holes.`);
   return (polygon as unknown[]).map((ring, i) => simpleRing(`${field}[${i}]`, ring));
 }
 

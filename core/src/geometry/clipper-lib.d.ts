@@ -18,7 +18,10 @@ declare module 'clipper-lib' {
       AddPaths(paths: IntPoint[][], type: number, closed: boolean): void;
       Execute(type: number, tree: PolyNode, subjectFill: number, clipFill: number): boolean;
     };
-    ClipperOffset: new (miterLimit: number, arcTolerance: number) => {
+    ClipperOffset: new (
+      miterLimit: number,
+      arcTolerance: number,
+    ) => {
       AddPaths(paths: IntPoint[][], join: number, end: number): void;
       Execute(tree: PolyNode, delta: number): void;
     };

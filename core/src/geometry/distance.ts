@@ -10,9 +10,13 @@ import { toRing, type Polygon } from './point.ts';
  */
 export function distance({ a, b }: { a: Polygon; b: Polygon }): { distance: number } {
   const [first, second] = [sound('a', a), sound('b', b)];
-  const overlap = first[0]!.some((p) => inPolygon(p, second)) || second[0]!.some((p) => inPolygon(p, first)) || ringsCross(first, second);
+  const overlap =
+    first[0]!.some((p) => inPolygon(p, second)) ||
+    second[0]!.some((p) => inPolygon(p, first)) ||
+    ringsCross(first, second);
   if (overlap) return { distance: 0 };
-  const least = (from: Polygon, to: Polygon) => Math.min(...from.flatMap((ring) => ring.flatMap((p) => to.map((other) => toRing(p, other)))));
+  const least = (from: Polygon, to: Polygon) =>
+    Math.min(...from.flatMap((ring) => ring.flatMap((p) => to.map((other) => toRing(p, other)))));
   return { distance: Math.min(least(first, second), least(second, first)) };
 }
 
@@ -21,7 +25,8 @@ function sound(field: string, polygon: Polygon): Polygon {
 }
 
 function ringsCross(a: Polygon, b: Polygon): boolean {
-  const side = (p: readonly number[], q: readonly number[], r: readonly number[]) => (q[0]! - p[0]!) * (r[1]! - p[1]!) - (q[1]! - p[1]!) * (r[0]! - p[0]!);
+  const side = (p: readonly number[], q: readonly number[], r: readonly number[]) =>
+    (q[0]! - p[0]!) * (r[1]! - p[1]!) - (q[1]! - p[1]!) * (r[0]! - p[0]!);
   return a.some((ringA) =>
     ringA.some((p, i) => {
       const q = ringA[(i + 1) % ringA.length]!;

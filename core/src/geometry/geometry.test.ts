@@ -1,13 +1,44 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { area, combine, distance, firstCrossing, grow, inRing, minimumWidth, perimeter, signedArea, simplifyLine, flatten, circle, simpleRing, type Point, type Ring } from './index.ts';
+import {
+  area,
+  combine,
+  distance,
+  firstCrossing,
+  grow,
+  inRing,
+  minimumWidth,
+  perimeter,
+  signedArea,
+  simplifyLine,
+  flatten,
+  circle,
+  simpleRing,
+  type Point,
+  type Ring,
+} from './index.ts';
 
-const square = (size: number, at = 0): Ring => [[at, at], [at + size, at], [at + size, at + size], [at, at + size]];
+const square = (size: number, at = 0): Ring => [
+  [at, at],
+  [at + size, at],
+  [at + size, at + size],
+  [at, at + size],
+];
 
 describe('areas', () => {
   // Worked example: the shoelace formula on the pentagon (3,4) (5,11) (12,8) (9,5) (5,6) gives 30 (widely printed school example).
   it('agrees with the printed shoelace example', () => {
-    expect(Math.abs(signedArea([[3, 4], [5, 11], [12, 8], [9, 5], [5, 6]]))).toBe(30);
+    expect(
+      Math.abs(
+        signedArea([
+          [3, 4],
+          [5, 11],
+          [12, 8],
+          [9, 5],
+          [5, 6],
+        ]),
+      ),
+    ).toBe(30);
   });
 
   it('combines as sets do', () => {
@@ -16,7 +47,11 @@ describe('areas', () => {
     expect(combine({ op: 'union', a, b }).area).toBeCloseTo(17_500, 3);
     expect(combine({ op: 'intersection', a, b }).area).toBeCloseTo(2_500, 3);
     expect(combine({ op: 'difference', a, b }).area).toBeCloseTo(7_500, 3);
-    expect(combine({ op: 'intersection', a, b: [square(10, 500)] })).toMatchObject({ polygons: [], area: 0, centroid: null });
+    expect(combine({ op: 'intersection', a, b: [square(10, 500)] })).toMatchObject({
+      polygons: [],
+      area: 0,
+      centroid: null,
+    });
   });
 
   it('grows by Steiner’s formula: A + pL + πp²', () => {
@@ -34,10 +69,20 @@ describe('areas', () => {
   });
 
   it('keeps the area under union and intersection together (inclusion and exclusion)', () => {
-    const box = fc.tuple(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 0, max: 200 }), fc.integer({ min: 10, max: 200 }), fc.integer({ min: 10, max: 200 }));
+    const box = fc.tuple(
+      fc.integer({ min: 0, max: 200 }),
+      fc.integer({ min: 0, max: 200 }),
+      fc.integer({ min: 10, max: 200 }),
+      fc.integer({ min: 10, max: 200 }),
+    );
     fc.assert(
       fc.property(box, box, (p, q) => {
-        const ring = ([u, v, w, h]: [number, number, number, number]): Ring => [[u, v], [u + w, v], [u + w, v + h], [u, v + h]];
+        const ring = ([u, v, w, h]: [number, number, number, number]): Ring => [
+          [u, v],
+          [u + w, v],
+          [u + w, v + h],
+          [u, v + h],
+        ];
         const [a, b] = [[ring(p)], [ring(q)]];
         const together = combine({ op: 'union', a, b }).area + combine({ op: 'intersection', a, b }).area;
         expect(Math.abs(together - area(a) - area(b))).toBeLessThanOrEqual(10);
@@ -48,16 +93,38 @@ describe('areas', () => {
 
 describe('rings', () => {
   it('finds a crossing outline and names its sides', () => {
-    const bow: Ring = [[0, 0], [100, 100], [100, 0], [0, 100]];
+    const bow: Ring = [
+      [0, 0],
+      [100, 100],
+      [100, 0],
+      [0, 100],
+    ];
     expect(firstCrossing(bow)).toEqual([0, 2]);
     expect(() => simpleRing('outline', bow)).toThrow(/outline crosses itself.*side 1 meets side 3/);
     expect(firstCrossing(square(10))).toBeUndefined();
   });
 
   it('refuses what encloses nothing', () => {
-    expect(() => simpleRing('outline', [[0, 0], [1, 1]])).toThrow(/at least 3/);
-    expect(() => simpleRing('outline', [[0, 0], [5, 5], [10, 10]])).toThrow(/no area|crosses/);
-    expect(() => simpleRing('outline', [[0, 0], [5, Number.NaN], [10, 10]])).toThrow(/outline\[1\]\[1\]/);
+    expect(() =>
+      simpleRing('outline', [
+        [0, 0],
+        [1, 1],
+      ]),
+    ).toThrow(/at least 3/);
+    expect(() =>
+      simpleRing('outline', [
+        [0, 0],
+        [5, 5],
+        [10, 10],
+      ]),
+    ).toThrow(/no area|crosses/);
+    expect(() =>
+      simpleRing('outline', [
+        [0, 0],
+        [5, Number.NaN],
+        [10, 10],
+      ]),
+    ).toThrow(/outline\[1\]\[1\]/);
   });
 
   it('knows inside from outside', () => {
@@ -73,7 +140,16 @@ describe('rings', () => {
 
   it('flattens a cubic quarter circle to within half a millimetre', () => {
     const k = 0.5522847498 * 100; // The usual cubic handle for a quarter circle, off by at most 0.027 % of the radius.
-    const line = flatten([100, 0], [[[100, k], [k, 100], [0, 100]]]);
+    const line = flatten(
+      [100, 0],
+      [
+        [
+          [100, k],
+          [k, 100],
+          [0, 100],
+        ],
+      ],
+    );
     for (const p of line) expect(Math.abs(Math.hypot(p[0], p[1]) - 100)).toBeLessThan(0.5);
     expect(simplifyLine(line, 200)).toHaveLength(2);
   });
@@ -81,7 +157,12 @@ describe('rings', () => {
 
 describe('geometry.minimumWidth and geometry.distance', () => {
   it('gives a turned rectangle its short side', () => {
-    const turned: Point[] = [[0, 0], [86.602540378, 50], [61.602540378, 93.301270189], [-25, 43.301270189]];
+    const turned: Point[] = [
+      [0, 0],
+      [86.602540378, 50],
+      [61.602540378, 93.301270189],
+      [-25, 43.301270189],
+    ];
     const { width, angle } = minimumWidth({ a: [turned] });
     expect(width).toBeCloseTo(50, 5);
     expect(angle).toBeCloseTo(30, 5);

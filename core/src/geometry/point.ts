@@ -12,7 +12,10 @@ export const dot = (a: Point, b: Point): number => a[0] * b[0] + a[1] * b[1];
 /** z of the cross product: positive where b lies anticlockwise of a. */
 export const cross = (a: Point, b: Point): number => a[0] * b[1] - a[1] * b[0];
 export const between = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
-export const along = (a: Point, b: Point, share: number): Point => [a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share];
+export const along = (a: Point, b: Point, share: number): Point => [
+  a[0] + (b[0] - a[0]) * share,
+  a[1] + (b[1] - a[1]) * share,
+];
 
 /** Direction of length one; zero stays zero. */
 export function unit(a: Point): Point {

@@ -99,14 +99,18 @@ export function firstCrossing(ring: Ring): [number, number] | undefined {
 const TOUCH = 1e-6;
 
 function sidesCross(a: Point, b: Point, c: Point, d: Point): boolean {
-  if (Math.max(a[0], b[0]) + TOUCH < Math.min(c[0], d[0]) || Math.max(c[0], d[0]) + TOUCH < Math.min(a[0], b[0])) return false;
-  if (Math.max(a[1], b[1]) + TOUCH < Math.min(c[1], d[1]) || Math.max(c[1], d[1]) + TOUCH < Math.min(a[1], b[1])) return false;
+  if (Math.max(a[0], b[0]) + TOUCH < Math.min(c[0], d[0]) || Math.max(c[0], d[0]) + TOUCH < Math.min(a[0], b[0]))
+    return false;
+  if (Math.max(a[1], b[1]) + TOUCH < Math.min(c[1], d[1]) || Math.max(c[1], d[1]) + TOUCH < Math.min(a[1], b[1]))
+    return false;
   const abc = cross(minus(b, a), minus(c, a));
   const abd = cross(minus(b, a), minus(d, a));
   const cda = cross(minus(d, c), minus(a, c));
   const cdb = cross(minus(d, c), minus(b, c));
   if (abc * abd < 0 && cda * cdb < 0) return true;
-  return toSegment(c, a, b) < TOUCH || toSegment(d, a, b) < TOUCH || toSegment(a, c, d) < TOUCH || toSegment(b, c, d) < TOUCH;
+  return (
+    toSegment(c, a, b) < TOUCH || toSegment(d, a, b) < TOUCH || toSegment(a, c, d) < TOUCH || toSegment(b, c, d) < TOUCH
+  );
 }
 
 /**
@@ -119,12 +123,19 @@ function sidesCross(a: Point, b: Point, c: Point, d: Point): boolean {
 export function simpleRing(field: string, ring: unknown): Ring {
   const corners = list<unknown>(field, ring, 3, MOST_CORNERS).map((corner, i) => {
     const pair = list<number>(`${field}[${i}]`, corner, 2, 2);
-    return [finite(`${field}[${i}][0]`, pair[0], { unit: 'mm' }), finite(`${field}[${i}][1]`, pair[1], { unit: 'mm' })] as Point;
+    return [
+      finite(`${field}[${i}][0]`, pair[0], { unit: 'mm' }),
+      finite(`${field}[${i}][1]`, pair[1], { unit: 'mm' }),
+    ] as Point;
   });
   const distinct = corners.filter((p, i) => between(p, corners[(i + 1) % corners.length]!) > SAME_PLACE / 100);
   const crossing = distinct.length <= 2000 ? firstCrossing(distinct) : undefined;
   if (crossing) {
-    refuse('crossing-outline', field, `${field} crosses itself (side ${crossing[0] + 1} meets side ${crossing[1] + 1}); move a corner so that the sides no longer cross.`);
+    refuse(
+      'crossing-outline',
+      field,
+      `${field} crosses itself (side ${crossing[0] + 1} meets side ${crossing[1] + 1}); move a corner so that the sides no longer cross.`,
+    );
   }
   if (distinct.length < 3 || Math.abs(signedArea(distinct)) < 1e-6) {
     refuse('no-area', field, `${field} encloses no area; move its corners apart.`);

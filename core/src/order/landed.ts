@@ -29,11 +29,18 @@ export interface LandedLine {
  * @throws Problem naming the field
  * Source: common practice, no published source.
  */
-export function landed({ lines, carriage, taxRate, taxOnCarriage, shareBy = 'value' }: LandedInput): { lines: LandedLine[]; goods: number; carriage: number; tax: number; total: number } {
+export function landed({ lines, carriage, taxRate, taxOnCarriage, shareBy = 'value' }: LandedInput): {
+  lines: LandedLine[];
+  goods: number;
+  carriage: number;
+  tax: number;
+  total: number;
+} {
   list<LandedInput['lines'][number]>('lines', lines, 1, 1000).forEach((line, i) => {
     wholeMoney(`lines[${i}].price`, line.price);
     finite(`lines[${i}].quantity`, line.quantity, { min: 1, max: 10_000 });
-    if (!Number.isInteger(line.quantity)) refuse('not-whole', `lines[${i}].quantity`, `lines[${i}].quantity must be a whole number.`);
+    if (!Number.isInteger(line.quantity))
+      refuse('not-whole', `lines[${i}].quantity`, `lines[${i}].quantity must be a whole number.`);
     if (shareBy === 'weight') finite(`lines[${i}].weight`, line.weight, { min: 0, unit: 'kg' });
   });
   wholeMoney('carriage', carriage);
@@ -46,7 +53,13 @@ export function landed({ lines, carriage, taxRate, taxOnCarriage, shareBy = 'val
   const taxes = shareOut(tax, taxed);
   const result = lines.map((line, i): LandedLine => {
     const all = goods[i]! + carriages[i]! + taxes[i]!;
-    return { goods: goods[i]!, carriage: carriages[i]!, tax: taxes[i]!, landed: all, landedEach: Math.round(all / line.quantity) };
+    return {
+      goods: goods[i]!,
+      carriage: carriages[i]!,
+      tax: taxes[i]!,
+      landed: all,
+      landedEach: Math.round(all / line.quantity),
+    };
   });
   const sum = (of: readonly number[]) => of.reduce((a, b) => a + b, 0);
   return { lines: result, goods: sum(goods), carriage, tax, total: sum(goods) + carriage + tax };
@@ -54,7 +67,8 @@ export function landed({ lines, carriage, taxRate, taxOnCarriage, shareBy = 'val
 
 function wholeMoney(field: string, amount: number): void {
   finite(field, amount, { min: 0, max: 1e10 });
-  if (!Number.isInteger(amount)) refuse('not-whole', field, `${field} is in minor units (pence, cents) and must be a whole number.`);
+  if (!Number.isInteger(amount))
+    refuse('not-whole', field, `${field} is in minor units (pence, cents) and must be a whole number.`);
 }
 
 /** Shares an amount of minor units by keys; equal shares where all keys are zero; adds up exactly. */
@@ -63,7 +77,9 @@ function shareOut(amount: number, keys: readonly number[]): number[] {
   const exact = keys.map((key) => (total > 0 ? (amount * key) / total : amount / keys.length));
   const shares = exact.map(Math.floor);
   const left = amount - shares.reduce((sum, share) => sum + share, 0);
-  const byRemainder = exact.map((x, i) => ({ i, rest: x - Math.floor(x) })).sort((a, b) => b.rest - a.rest || a.i - b.i);
+  const byRemainder = exact
+    .map((x, i) => ({ i, rest: x - Math.floor(x) }))
+    .sort((a, b) => b.rest - a.rest || a.i - b.i);
   for (let k = 0; k < left; k++) shares[byRemainder[k % byRemainder.length]!.i]!++;
   return shares;
 }

@@ -1,5 +1,14 @@
 /** The way of an ordered panel. */
-export const ORDER_STATES = ['wanted', 'ordered', 'confirmed', 'back-order', 'arrived', 'checked', 'fitted', 'returned'] as const;
+export const ORDER_STATES = [
+  'wanted',
+  'ordered',
+  'confirmed',
+  'back-order',
+  'arrived',
+  'checked',
+  'fitted',
+  'returned',
+] as const;
 export type OrderState = (typeof ORDER_STATES)[number];
 
 const NEXT: Readonly<Record<OrderState, readonly OrderState[]>> = {

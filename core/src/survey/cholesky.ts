@@ -7,7 +7,11 @@ export function factorInPlace(matrix: Float64Array, n: number): Float64Array {
     let diagonal = matrix[rowJ + j]!;
     for (let k = 0; k < j; k++) diagonal -= matrix[rowJ + k]! ** 2;
     if (!(diagonal > 0)) {
-      refuse('singular', 'points', 'The readings lie so close together that no map can be computed; widen the spacing or give the model a nugget.');
+      refuse(
+        'singular',
+        'points',
+        'The readings lie so close together that no map can be computed; widen the spacing or give the model a nugget.',
+      );
     }
     const root = Math.sqrt(diagonal);
     matrix[rowJ + j] = root;
@@ -49,8 +53,14 @@ export function squaresAfterForwardSolve(lower: Float64Array, n: number, block: 
   for (let i = 0; i < n; i++) {
     const row = i * n;
     const at = i * BLOCK;
-    let s0 = block[at]!, s1 = block[at + 1]!, s2 = block[at + 2]!, s3 = block[at + 3]!;
-    let s4 = block[at + 4]!, s5 = block[at + 5]!, s6 = block[at + 6]!, s7 = block[at + 7]!;
+    let s0 = block[at]!,
+      s1 = block[at + 1]!,
+      s2 = block[at + 2]!,
+      s3 = block[at + 3]!;
+    let s4 = block[at + 4]!,
+      s5 = block[at + 5]!,
+      s6 = block[at + 6]!,
+      s7 = block[at + 7]!;
     for (let k = 0, b = 0; k < i; k++, b += BLOCK) {
       const l = lower[row + k]!;
       s0 -= l * block[b]!;

@@ -44,24 +44,50 @@ const NEEDED: readonly Field[] = ['panel', 'layer', 'u', 'v'];
  * @returns readings and errors; take the readings only when there are no errors
  */
 export function importReadings(text: string, plan: BodyPlan): { readings: Reading[]; errors: LineError[] } {
-  const rows = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimiter: delimiterOf(text), skipEmptyLines: 'greedy' });
+  const rows = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    delimiter: delimiterOf(text),
+    skipEmptyLines: 'greedy',
+  });
   const [header, ...lines] = rows.data;
-  const wrong = (line: number, column: string, message: string) => ({ readings: [], errors: [{ line, column, message }] });
-  if (!header) return wrong(1, 'panel', 'The file is empty; its first line must name the columns: panel,layer,u_mm,v_mm,coating_um,metal_mm,note.');
+  const wrong = (line: number, column: string, message: string) => ({
+    readings: [],
+    errors: [{ line, column, message }],
+  });
+  if (!header)
+    return wrong(
+      1,
+      'panel',
+      'The file is empty; its first line must name the columns: panel,layer,u_mm,v_mm,coating_um,metal_mm,note.',
+    );
   const columns = header.map((name) => HEADERS[name.trim().toLowerCase()]);
   const unknown = header.find((_, i) => !columns[i]);
-  if (unknown !== undefined) return wrong(1, unknown, `The column "${shorten(unknown)}" is not known; use ${Object.keys(HEADERS).join(', ')}.`);
+  if (unknown !== undefined)
+    return wrong(1, unknown, `The column "${shorten(unknown)}" is not known; use ${Object.keys(HEADERS).join(', ')}.`);
   const missing = NEEDED.find((field) => !columns.some((column) => column?.field === field));
-  if (missing) return wrong(1, missing, `The column ${missing} is missing; the first line must name panel, layer, u_mm and v_mm (or u_in and v_in).`);
+  if (missing)
+    return wrong(
+      1,
+      missing,
+      `The column ${missing} is missing; the first line must name panel, layer, u_mm and v_mm (or u_in and v_in).`,
+    );
   if (lines.length === 0) return wrong(2, 'panel', 'There are no readings below the column names.');
-  if (lines.length > MOST_ROWS) return wrong(MOST_ROWS + 2, 'panel', `The file has ${lines.length} lines; at most ${MOST_ROWS} can be taken at once. Split it.`);
+  if (lines.length > MOST_ROWS)
+    return wrong(
+      MOST_ROWS + 2,
+      'panel',
+      `The file has ${lines.length} lines; at most ${MOST_ROWS} can be taken at once. Split it.`,
+    );
 
   const readings: Reading[] = [];
   const errors: LineError[] = [];
   lines.forEach((cells, index) => {
     const line = index + 2;
     if (cells.length > columns.length) {
-      errors.push({ line, column: 'note', message: `There are ${cells.length} values for ${columns.length} columns; put text with separators in "quotes" and use ; between columns when decimals have a comma.` });
+      errors.push({
+        line,
+        column: 'note',
+        message: `There are ${cells.length} values for ${columns.length} columns; put text with separators in "quotes" and use ; between columns when decimals have a comma.`,
+      });
       return;
     }
     try {
@@ -86,7 +112,8 @@ function readLine(cells: readonly string[], columns: readonly Column[]): Reading
     if (field === 'panel' || field === 'layer') reading[field] = text;
     else if (field === 'note') reading.note = text === '' ? undefined : text;
     else if (text === '') {
-      if (field === 'u' || field === 'v') throw new Problem('not-a-number', field, `${field} is empty; every reading needs its place.`);
+      if (field === 'u' || field === 'v')
+        throw new Problem('not-a-number', field, `${field} is empty; every reading needs its place.`);
     } else if (field === 'coating') {
       reading.coatingOver = text.startsWith('>') || undefined;
       reading.coatingUm = numberIn('coating', text.replace(/^>\s*/, '')) * factor;
@@ -98,7 +125,12 @@ function readLine(cells: readonly string[], columns: readonly Column[]): Reading
 
 function numberIn(field: string, text: string): number {
   const value = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/.test(text) ? Number(text.replace(',', '.')) : Number.NaN;
-  if (!Number.isFinite(value)) throw new Problem('not-a-number', field, `"${shorten(text)}" in column ${field} is not a number; write for example 0.85 or 0,85.`);
+  if (!Number.isFinite(value))
+    throw new Problem(
+      'not-a-number',
+      field,
+      `"${shorten(text)}" in column ${field} is not a number; write for example 0.85 or 0,85.`,
+    );
   return value;
 }
 

@@ -1,7 +1,15 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { empiricalVariogram, fitVariogram, krige, normalCdf, prepareNearKriging, type Sample, type VariogramModel } from './index.ts';
+import {
+  empiricalVariogram,
+  fitVariogram,
+  krige,
+  normalCdf,
+  prepareNearKriging,
+  type Sample,
+  type VariogramModel,
+} from './index.ts';
 
 // Ordinary kriging of log(zinc) on the Meuse data set by gstat in R; written by core/fixtures/meuse.R.
 const meuse = JSON.parse(readFileSync(new URL('../../fixtures/meuse.json', import.meta.url), 'utf8')) as {
@@ -54,7 +62,14 @@ describe('survey.krige', () => {
   });
 
   it('gives the mean of four corners at their middle, and full doubt far away', () => {
-    const { at } = krige({ points, model, at: [{ u: 50, v: 50 }, { u: 1e5, v: 0 }] });
+    const { at } = krige({
+      points,
+      model,
+      at: [
+        { u: 50, v: 50 },
+        { u: 1e5, v: 0 },
+      ],
+    });
     expect(at[0]!.mean).toBeCloseTo(0.675, 10);
     expect(at[1]!.variance).toBeGreaterThan(model.nugget + model.partialSill);
   });
@@ -76,22 +91,39 @@ describe('survey.krige', () => {
   });
 
   it('never returns NaN, whatever the readings', () => {
-    const reading = fc.record({ u: fc.integer({ min: 0, max: 1000 }), v: fc.integer({ min: 0, max: 1000 }), value: fc.double({ min: 0, max: 2, noNaN: true }) });
+    const reading = fc.record({
+      u: fc.integer({ min: 0, max: 1000 }),
+      v: fc.integer({ min: 0, max: 1000 }),
+      value: fc.double({ min: 0, max: 2, noNaN: true }),
+    });
     fc.assert(
-      fc.property(fc.uniqueArray(reading, { minLength: 3, maxLength: 25, selector: (r) => `${r.u} ${r.v}` }), (readings) => {
-        const { at } = krige({ points: readings, at: [{ u: 500, v: 500 }, { u: readings[0]!.u, v: readings[0]!.v }] });
-        for (const place of at) {
-          expect(Number.isFinite(place.mean)).toBe(true);
-          expect(place.variance).toBeGreaterThanOrEqual(0);
-        }
-      }),
+      fc.property(
+        fc.uniqueArray(reading, { minLength: 3, maxLength: 25, selector: (r) => `${r.u} ${r.v}` }),
+        (readings) => {
+          const { at } = krige({
+            points: readings,
+            at: [
+              { u: 500, v: 500 },
+              { u: readings[0]!.u, v: readings[0]!.v },
+            ],
+          });
+          for (const place of at) {
+            expect(Number.isFinite(place.mean)).toBe(true);
+            expect(place.variance).toBeGreaterThanOrEqual(0);
+          }
+        },
+      ),
       { numRuns: 60 },
     );
   });
 
   it('shifts and scales with its values', () => {
     const [one] = krige({ points, model, at: [{ u: 30, v: 20 }] }).at;
-    const [other] = krige({ points: points.map((p) => ({ ...p, value: 2 * p.value + 3 })), model, at: [{ u: 30, v: 20 }] }).at;
+    const [other] = krige({
+      points: points.map((p) => ({ ...p, value: 2 * p.value + 3 })),
+      model,
+      at: [{ u: 30, v: 20 }],
+    }).at;
     expect(other!.mean).toBeCloseTo(2 * one!.mean + 3, 10);
   });
 });
@@ -102,7 +134,12 @@ describe('kriging with a moving neighbourhood', () => {
     const exact = krige({ points: meuse.points, model: meuse.model, at: meuse.at }).at;
     const mean = new Float64Array(meuse.at.length);
     const variance = new Float64Array(meuse.at.length);
-    prepareNearKriging(meuse.points, meuse.model).predict(meuse.at.map((p) => p.u), meuse.at.map((p) => p.v), mean, variance);
+    prepareNearKriging(meuse.points, meuse.model).predict(
+      meuse.at.map((p) => p.u),
+      meuse.at.map((p) => p.v),
+      mean,
+      variance,
+    );
     exact.forEach((place, i) => {
       expect(Math.abs(place.mean - mean[i]!) / Math.sqrt(place.variance)).toBeLessThan(0.2);
       expect(Math.sqrt(variance[i]! / place.variance)).toBeCloseTo(1, 1);

@@ -53,7 +53,12 @@ export function krige({ points, model, at }: KrigeInput): KrigeResult {
   const kriging = prepareKriging(samples, used);
   const mean = new Float64Array(at.length);
   const variance = new Float64Array(at.length);
-  kriging.predict(at.map((p) => p.u), at.map((p) => p.v), mean, variance);
+  kriging.predict(
+    at.map((p) => p.u),
+    at.map((p) => p.v),
+    mean,
+    variance,
+  );
   return {
     model: used,
     at: at.map(({ u, v }, i) => ({ u, v, mean: mean[i]!, variance: variance[i]! })),
@@ -78,16 +83,19 @@ export function distinctSamples(points: readonly Sample[]): { samples: Sample[];
     } else cells.set(key, { sum: { u, v, value }, count: 1 });
   });
   const samples = [...cells.values()].map(({ sum, count }) => ({ ...sum, value: sum.value / count }));
-  if (samples.length < 3) refuse('too-few', 'points', 'At least three readings on different places are needed for a map.');
+  if (samples.length < 3)
+    refuse('too-few', 'points', 'At least three readings on different places are needed for a map.');
   return { samples, averaged: points.length - samples.length };
 }
 
 function checkedModel(model: VariogramModel): VariogramModel {
-  if (!['spherical', 'exponential', 'gaussian'].includes(model.kind)) refuse('unknown-model', 'model.kind', 'model.kind must be spherical, exponential or gaussian.');
+  if (!['spherical', 'exponential', 'gaussian'].includes(model.kind))
+    refuse('unknown-model', 'model.kind', 'model.kind must be spherical, exponential or gaussian.');
   finite('model.nugget', model.nugget, { min: 0 });
   finite('model.partialSill', model.partialSill, { min: 0 });
   finite('model.range', model.range, { above: 0, unit: 'mm' });
-  if (model.nugget + model.partialSill === 0) refuse('no-variance', 'model', 'model must have a nugget or a partial sill above zero.');
+  if (model.nugget + model.partialSill === 0)
+    refuse('no-variance', 'model', 'model must have a nugget or a partial sill above zero.');
   return model;
 }
 
@@ -97,7 +105,8 @@ function modelFor(samples: readonly Sample[]): VariogramModel {
   const spread = samples.reduce((sum, s) => sum + (s.value - mean) ** 2, 0) / samples.length;
   // Equal readings still have the resolution of numbers as their variance, so that the system stays solvable.
   const least = 1e-12 * (1 + mean * mean);
-  if (!fitted || fitted.nugget + fitted.partialSill < least) return { kind: 'spherical', nugget: 0, partialSill: Math.max(spread, least), range: 1000 };
+  if (!fitted || fitted.nugget + fitted.partialSill < least)
+    return { kind: 'spherical', nugget: 0, partialSill: Math.max(spread, least), range: 1000 };
   return fitted;
 }
 
@@ -119,7 +128,11 @@ export function prepareKriging(samples: readonly Sample[], model: VariogramModel
   const ones = solve(lower, n, new Float64Array(n).fill(1));
   const total = ones.reduce((sum, x) => sum + x, 0);
   const mu = ones.reduce((sum, x, i) => sum + x * samples[i]!.value, 0) / total;
-  const dual = solve(lower, n, Float64Array.from(samples, (s) => s.value - mu));
+  const dual = solve(
+    lower,
+    n,
+    Float64Array.from(samples, (s) => s.value - mu),
+  );
 
   const predict: Kriging['predict'] = (atU, atV, mean, variance) => {
     const block = new Float64Array(n * BLOCK);
@@ -148,11 +161,22 @@ export function prepareKriging(samples: readonly Sample[], model: VariogramModel
       }
     }
   };
-  return { model, samples, leaveOneOut: withResiduals ? leaveOneOutResiduals(lower, n, ones, total, dual) : new Float64Array(0), predict };
+  return {
+    model,
+    samples,
+    leaveOneOut: withResiduals ? leaveOneOutResiduals(lower, n, ones, total, dual) : new Float64Array(0),
+    predict,
+  };
 }
 
 /** Residual (reading − estimate from all others) of every sample, from one factorisation (Dubrule 1983). */
-function leaveOneOutResiduals(lower: Float64Array, n: number, ones: Float64Array, total: number, dual: Float64Array): Float64Array {
+function leaveOneOutResiduals(
+  lower: Float64Array,
+  n: number,
+  ones: Float64Array,
+  total: number,
+  dual: Float64Array,
+): Float64Array {
   const residuals = new Float64Array(n);
   const column = new Float64Array(n);
   for (let i = 0; i < n; i++) {

@@ -21,7 +21,12 @@ export function prepareNearKriging(samples: readonly Sample[], model: VariogramM
       const [u, v] = [average(members, atU), average(members, atV)];
       const local = prepareKriging(nearest(samples, u, v, NEIGHBOURS), model, false);
       const [m, s] = [new Float64Array(members.length), new Float64Array(members.length)];
-      local.predict(members.map((i) => atU[i]!), members.map((i) => atV[i]!), m, s);
+      local.predict(
+        members.map((i) => atU[i]!),
+        members.map((i) => atV[i]!),
+        m,
+        s,
+      );
       members.forEach((i, k) => {
         mean[i] = m[k]!;
         variance[i] = s[k]!;
@@ -42,7 +47,8 @@ function tilesOf(atU: ArrayLike<number>, atV: ArrayLike<number>): Map<string, nu
   return tiles;
 }
 
-const average = (members: readonly number[], of: ArrayLike<number>) => members.reduce((sum, i) => sum + of[i]!, 0) / members.length;
+const average = (members: readonly number[], of: ArrayLike<number>) =>
+  members.reduce((sum, i) => sum + of[i]!, 0) / members.length;
 
 function nearest(samples: readonly Sample[], u: number, v: number, count: number): Sample[] {
   return samples

@@ -36,7 +36,13 @@ export interface ThicknessMap {
   /** mm. Below it nothing can be welded to. */
   limit: number;
   /** Shares of the sheet, 0 to 1. */
-  summary: { measured: number; called: number; underLimit: number; underLimitSd: number; byClass: Record<MetalClass, number> };
+  summary: {
+    measured: number;
+    called: number;
+    underLimit: number;
+    underLimitSd: number;
+    byClass: Record<MetalClass, number>;
+  };
   /** mm */
   leaveOneOutRmse: number;
 }
@@ -50,7 +56,17 @@ export interface ThicknessMap {
  * @param readings places (mm) and metal left (mm); at least 3
  * @throws Problem from the kriging
  */
-export function mapThickness({ sheet, asBuilt, readings, rules = surveyRules }: { sheet: Polygon; asBuilt: number; readings: readonly Sample[]; rules?: SurveyRules }): ThicknessMap {
+export function mapThickness({
+  sheet,
+  asBuilt,
+  readings,
+  rules = surveyRules,
+}: {
+  sheet: Polygon;
+  asBuilt: number;
+  readings: readonly Sample[];
+  rules?: SurveyRules;
+}): ThicknessMap {
   const { samples } = distinctSamples(readings);
   const model = modelOfSheet(samples, asBuilt);
   const kriging = prepareNearKriging(samples, model);
@@ -58,16 +74,31 @@ export function mapThickness({ sheet, asBuilt, readings, rules = surveyRules }: 
   const near = measuredCells(raster, samples, rules.reachMm);
   const mean = new Float64Array(near.length);
   const variance = new Float64Array(near.length);
-  kriging.predict(near.map((i) => raster.u(i)), near.map((i) => raster.v(i)), mean, variance);
+  kriging.predict(
+    near.map((i) => raster.u(i)),
+    near.map((i) => raster.v(i)),
+    mean,
+    variance,
+  );
   return classify({ raster, near, mean, variance, model, asBuilt, rules, leaveOneOut: kriging.leaveOneOut });
 }
 
 /** Fitted where there is enough to fit; its nugget is at least the doubt of the gauge. */
 function modelOfSheet(samples: readonly Sample[], asBuilt: number): VariogramModel {
-  const usual: VariogramModel = { kind: 'spherical', nugget: GAUGE_SD ** 2, partialSill: (0.2 * asBuilt) ** 2, range: 220 };
+  const usual: VariogramModel = {
+    kind: 'spherical',
+    nugget: GAUGE_SD ** 2,
+    partialSill: (0.2 * asBuilt) ** 2,
+    range: 220,
+  };
   const fitted = samples.length >= FEWEST_FOR_FIT ? fitVariogram(empiricalVariogram(samples)) : undefined;
   if (!fitted) return usual;
-  return { ...fitted, nugget: Math.max(fitted.nugget, GAUGE_SD ** 2), partialSill: Math.max(fitted.partialSill, GAUGE_SD ** 2), range: Math.max(fitted.range, 30) };
+  return {
+    ...fitted,
+    nugget: Math.max(fitted.nugget, GAUGE_SD ** 2),
+    partialSill: Math.max(fitted.partialSill, GAUGE_SD ** 2),
+    range: Math.max(fitted.range, 30),
+  };
 }
 
 /** Metal at single places: the same model as the map, without the raster. */
@@ -88,18 +119,39 @@ export interface ThicknessAt {
  * @param readings at least 3, as for the map
  * @param at places in mm
  */
-export function thicknessAt({ asBuilt, readings, at, rules = surveyRules }: { asBuilt: number; readings: readonly Sample[]; at: readonly Point[]; rules?: SurveyRules }): ThicknessAt[] {
+export function thicknessAt({
+  asBuilt,
+  readings,
+  at,
+  rules = surveyRules,
+}: {
+  asBuilt: number;
+  readings: readonly Sample[];
+  at: readonly Point[];
+  rules?: SurveyRules;
+}): ThicknessAt[] {
   const { samples } = distinctSamples(readings);
   const [mean, variance] = [new Float64Array(at.length), new Float64Array(at.length)];
-  prepareNearKriging(samples, modelOfSheet(samples, asBuilt)).predict(at.map((p) => p[0]), at.map((p) => p[1]), mean, variance);
+  prepareNearKriging(samples, modelOfSheet(samples, asBuilt)).predict(
+    at.map((p) => p[0]),
+    at.map((p) => p[1]),
+    mean,
+    variance,
+  );
   const limit = weldableLimit(asBuilt, rules);
   return at.map(([u, v], i) => {
     const sd = Math.max(GAUGE_SD, Math.sqrt(variance[i]!));
-    return { measured: inReach(samples, u, v, rules.reachMm), mean: Math.max(0, mean[i]!), sd, under: normalCdf((limit - mean[i]!) / sd) };
+    return {
+      measured: inReach(samples, u, v, rules.reachMm),
+      mean: Math.max(0, mean[i]!),
+      sd,
+      under: normalCdf((limit - mean[i]!) / sd),
+    };
   });
 }
 
-const inReach = (samples: readonly Sample[], u: number, v: number, reach: number) => samples.some((s) => (s.u - u) ** 2 + (s.v - v) ** 2 <= reach * reach);
+const inReach = (samples: readonly Sample[], u: number, v: number, reach: number) =>
+  samples.some((s) => (s.u - u) ** 2 + (s.v - v) ** 2 <= reach * reach);
 
 interface Raster {
   cell: number;
@@ -147,10 +199,17 @@ interface Predicted {
 function classify({ raster, near, mean, variance, model, asBuilt, rules, leaveOneOut }: Predicted): ThicknessMap {
   const size = raster.inside.length;
   const limit = weldableLimit(asBuilt, rules);
-  const map = { mean: new Float32Array(size).fill(Number.NaN), sd: new Float32Array(size).fill(Number.NaN), under: new Float32Array(size).fill(Number.NaN) };
+  const map = {
+    mean: new Float32Array(size).fill(Number.NaN),
+    sd: new Float32Array(size).fill(Number.NaN),
+    under: new Float32Array(size).fill(Number.NaN),
+  };
   const classes = Uint8Array.from(raster.inside);
   const byClass: Record<MetalClass, number> = { sound: 0, worn: 0, thin: 0, failing: 0, through: 0 };
-  const cells = Math.max(1, raster.inside.reduce((sum, x) => sum + x, 0));
+  const cells = Math.max(
+    1,
+    raster.inside.reduce((sum, x) => sum + x, 0),
+  );
   let [called, underLimit, doubt] = [0, 0, 0];
   near.forEach((cell, i) => {
     const metal = Math.max(0, mean[i]!);

@@ -24,8 +24,27 @@ export const COVERAGE_TO_CALL = 0.6;
  * In what state is a panel, by its worst evidence? Damage that is found counts at once;
  * “sound” and “worn” are said only when enough of the sheet has been measured.
  */
-export function panelState({ sheet, layers, readings, zones, rules = surveyRules }: { sheet: Polygon; layers: readonly Layer[]; readings: readonly Reading[]; zones: readonly ZoneClass[]; rules?: SurveyRules }): PanelState {
-  const coverage = readings.length === 0 ? 0 : coverageOf(sheet, readings.map((r): Point => [r.u, r.v]), rules.reachMm);
+export function panelState({
+  sheet,
+  layers,
+  readings,
+  zones,
+  rules = surveyRules,
+}: {
+  sheet: Polygon;
+  layers: readonly Layer[];
+  readings: readonly Reading[];
+  zones: readonly ZoneClass[];
+  rules?: SurveyRules;
+}): PanelState {
+  const coverage =
+    readings.length === 0
+      ? 0
+      : coverageOf(
+          sheet,
+          readings.map((r): Point => [r.u, r.v]),
+          rules.reachMm,
+        );
   const metals = readings.flatMap((reading) => {
     const metal = metalOf(reading);
     const layer = layers.find((candidate) => candidate.id === reading.layer);
@@ -35,7 +54,13 @@ export function panelState({ sheet, layers, readings, zones, rules = surveyRules
   const found = new Set<string>([...metals.map(({ name }) => name), ...zones]);
   if (readings.some((reading) => reading.probe === 'soft')) found.add('thin');
   const filler = found.has('filler') || coatings.some((um) => coatingClass(um, rules) === 'filler');
-  return { condition: worst(found, filler, coverage), coverage, readings: readings.length, thinnest: least(metals.map(({ metal }) => metal)), deepestCoating: coatings.length === 0 ? null : Math.max(...coatings) };
+  return {
+    condition: worst(found, filler, coverage),
+    coverage,
+    readings: readings.length,
+    thinnest: least(metals.map(({ metal }) => metal)),
+    deepestCoating: coatings.length === 0 ? null : Math.max(...coatings),
+  };
 }
 
 function worst(found: ReadonlySet<string>, filler: boolean, coverage: number): PanelCondition {
@@ -57,7 +82,8 @@ function cellsOn(sheet: Polygon): readonly Point[] {
   const box = boxOf(sheet[0]!);
   const cell = Math.sqrt(area([sheet[0]!]) / 400);
   const cells: Point[] = [];
-  for (let u = box.minU + cell / 2; u < box.maxU; u += cell) for (let v = box.minV + cell / 2; v < box.maxV; v += cell) if (inPolygon([u, v], sheet)) cells.push([u, v]);
+  for (let u = box.minU + cell / 2; u < box.maxU; u += cell)
+    for (let v = box.minV + cell / 2; v < box.maxV; v += cell) if (inPolygon([u, v], sheet)) cells.push([u, v]);
   cellsOf.set(sheet[0]!, cells);
   return cells;
 }

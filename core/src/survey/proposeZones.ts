@@ -23,7 +23,10 @@ export function proposeZones(map: ThicknessMap, sheet: Polygon): { ring: Ring; a
     }
   }
   const [shape] = contours().size([columns, rows]).thresholds([0.5])(field);
-  const place = ([x, y]: readonly number[]): Point => [map.origin[0] + (x! - 1) * map.cell, map.origin[1] + (y! - 1) * map.cell];
+  const place = ([x, y]: readonly number[]): Point => [
+    map.origin[0] + (x! - 1) * map.cell,
+    map.origin[1] + (y! - 1) * map.cell,
+  ];
   const polygons: Polygon[] = (shape?.coordinates ?? []).map((rings) => [rings[0]!.slice(0, -1).map(place)]);
   if (polygons.length === 0) return [];
   return clipAll('intersection', polygons, [sheet])
@@ -35,10 +38,13 @@ export function proposeZones(map: ThicknessMap, sheet: Polygon): { ring: Ring; a
 
 /** A cell just off the sheet takes the value of its neighbour on it, so that a zone reaches the very edge. */
 function inward(map: ThicknessMap, column: number, row: number): number {
-  const at = (c: number, r: number) => (c < 0 || r < 0 || c >= map.columns || r >= map.rows ? Number.NaN : map.under[r * map.columns + c]!);
+  const at = (c: number, r: number) =>
+    c < 0 || r < 0 || c >= map.columns || r >= map.rows ? Number.NaN : map.under[r * map.columns + c]!;
   const own = at(column, row);
   if (!Number.isNaN(own)) return own;
   if (map.classes[row * map.columns + column] !== 0) return 0;
-  const neighbours = [at(column - 1, row), at(column + 1, row), at(column, row - 1), at(column, row + 1)].filter((x) => !Number.isNaN(x));
+  const neighbours = [at(column - 1, row), at(column + 1, row), at(column, row - 1), at(column, row + 1)].filter(
+    (x) => !Number.isNaN(x),
+  );
   return neighbours.length === 0 ? 0 : Math.max(...neighbours);
 }

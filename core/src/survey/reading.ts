@@ -41,14 +41,21 @@ export function checkReading(plan: BodyPlan, reading: Reading): Reading {
   const sheet = sheetOf(panel);
   const onEdge = sheet.some((ring) => toRing(place, ring) <= EDGE_SLACK);
   if (!inPolygon(place, sheet) && !onEdge) {
-    refuse('outside-panel', 'u', `The place u ${place[0]}, v ${place[1]} mm lies outside ${panel.name}; measure u from its left end and v from its lower edge.`);
+    refuse(
+      'outside-panel',
+      'u',
+      `The place u ${place[0]}, v ${place[1]} mm lies outside ${panel.name}; measure u from its left end and v from its lower edge.`,
+    );
   }
-  if (reading.coatingUm !== undefined) finite('coatingUm', reading.coatingUm, { min: 0, max: THICKEST_COATING_UM, unit: 'µm' });
-  if (reading.metalMm !== undefined) finite('metalMm', reading.metalMm, { min: 0, max: 2.5 * layer.thickness, unit: 'mm' });
+  if (reading.coatingUm !== undefined)
+    finite('coatingUm', reading.coatingUm, { min: 0, max: THICKEST_COATING_UM, unit: 'µm' });
+  if (reading.metalMm !== undefined)
+    finite('metalMm', reading.metalMm, { min: 0, max: 2.5 * layer.thickness, unit: 'mm' });
   if (reading.coatingUm === undefined && reading.metalMm === undefined && reading.probe === undefined) {
     refuse('empty-reading', 'metalMm', 'Enter the coating in µm, the metal in mm or what the probe said.');
   }
-  if ((reading.note ?? '').length > LONGEST_NOTE) refuse('too-long', 'note', `The note has ${reading.note!.length} characters; shorten it to ${LONGEST_NOTE}.`);
+  if ((reading.note ?? '').length > LONGEST_NOTE)
+    refuse('too-long', 'note', `The note has ${reading.note!.length} characters; shorten it to ${LONGEST_NOTE}.`);
   return reading;
 }
 

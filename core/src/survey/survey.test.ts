@@ -1,21 +1,53 @@
 import { describe, expect, it } from 'vitest';
 import { bodyPlan, panelOf, sheetOf } from '../body/index.ts';
 import { area, inRing, type Polygon } from '../geometry/index.ts';
-import { CELL_CODES, checkReading, coatingClass, fillerDepth, importReadings, mapThickness, metalClass, panelState, proposeZones, weldableLimit, type Sample } from './index.ts';
+import {
+  CELL_CODES,
+  checkReading,
+  coatingClass,
+  fillerDepth,
+  importReadings,
+  mapThickness,
+  metalClass,
+  panelState,
+  proposeZones,
+  weldableLimit,
+  type Sample,
+} from './index.ts';
 
 const plan = bodyPlan('saloon');
-const sheet: Polygon = [[[0, 0], [600, 0], [600, 400], [0, 400]]];
+const sheet: Polygon = [
+  [
+    [0, 0],
+    [600, 0],
+    [600, 400],
+    [0, 400],
+  ],
+];
 /** Sound sheet of 0.9 mm with a round thin spot of 80 mm radius in the middle. */
 const spot = (u: number, v: number) => (Math.hypot(u - 300, v - 200) < 80 ? 0.35 : 0.88);
 const grid = (step: number): Sample[] => {
   const samples: Sample[] = [];
-  for (let u = step / 2; u < 600; u += step) for (let v = step / 2; v < 400; v += step) samples.push({ u, v, value: spot(u, v) });
+  for (let u = step / 2; u < 600; u += step)
+    for (let v = step / 2; v < 400; v += step) samples.push({ u, v, value: spot(u, v) });
   return samples;
 };
 
 describe('classes (common practice, no published source)', () => {
-  it.each([[30, 'bare'], [120, 'original'], [250, 'repainted'], [900, 'heavy'], [1400, 'filler']])('coating of %d µm is %s', (um, name) => expect(coatingClass(um)).toBe(name));
-  it.each([[0.85, 'sound'], [0.7, 'worn'], [0.5, 'thin'], [0.3, 'failing'], [0, 'through']])('%d of 0.9 mm is %s', (mm, name) => expect(metalClass(mm, 0.9)).toBe(name));
+  it.each([
+    [30, 'bare'],
+    [120, 'original'],
+    [250, 'repainted'],
+    [900, 'heavy'],
+    [1400, 'filler'],
+  ])('coating of %d µm is %s', (um, name) => expect(coatingClass(um)).toBe(name));
+  it.each([
+    [0.85, 'sound'],
+    [0.7, 'worn'],
+    [0.5, 'thin'],
+    [0.3, 'failing'],
+    [0, 'through'],
+  ])('%d of 0.9 mm is %s', (mm, name) => expect(metalClass(mm, 0.9)).toBe(name));
   it('takes filler as what lies under one repaint', () => {
     expect(fillerDepth(2350)).toBeCloseTo(2, 9);
     expect(fillerDepth(800)).toBe(0);
@@ -40,7 +72,9 @@ describe('mapThickness', () => {
 
   it('never calls sound what was not measured', () => {
     const map = mapThickness({ sheet, asBuilt: 0.9, readings: grid(35).filter((s) => s.u < 200) });
-    const far = map.classes.filter((code, i) => code !== 0 && map.origin[0] + ((i % map.columns) + 0.5) * map.cell > 200 + 130);
+    const far = map.classes.filter(
+      (code, i) => code !== 0 && map.origin[0] + ((i % map.columns) + 0.5) * map.cell > 200 + 130,
+    );
     expect(new Set(far)).toEqual(new Set([CELL_CODES.indexOf('unmeasured')]));
     expect(map.summary.measured).toBeLessThan(0.6);
   });
@@ -71,7 +105,9 @@ describe('checkReading', () => {
     [{ ...ok, metalMm: undefined }, 'metalMm', /Enter the coating/],
     [{ ...ok, note: 'x'.repeat(501) }, 'note', /shorten it to 500/],
   ])('refuses %o', (reading, field, message) => {
-    expect(() => checkReading(plan, reading)).toThrow(expect.objectContaining({ field, message: expect.stringMatching(message) }));
+    expect(() => checkReading(plan, reading)).toThrow(
+      expect.objectContaining({ field, message: expect.stringMatching(message) }),
+    );
   });
 });
 
@@ -79,8 +115,14 @@ describe('importReadings', () => {
   const head = 'panel,layer,u_mm,v_mm,coating_um,metal_mm,note\n';
   it('reads decimal points, decimal commas and inches alike', () => {
     const point = importReadings(`${head}sill-l,outer,254,50.8,120,1.016,by the jack\n`, plan);
-    const comma = importReadings('panel;layer;u_mm;v_mm;coating_um;metal_mm;note\r\nsill-l;outer;254;50,8;120;1,016;by the jack\r\n', plan);
-    const inch = importReadings('\uFEFFPanel,Layer,u_in,v_in,coating_um,metal_in,note\nsill-l,outer,10,2,120,0.04,by the jack\n', plan);
+    const comma = importReadings(
+      'panel;layer;u_mm;v_mm;coating_um;metal_mm;note\r\nsill-l;outer;254;50,8;120;1,016;by the jack\r\n',
+      plan,
+    );
+    const inch = importReadings(
+      '\uFEFFPanel,Layer,u_in,v_in,coating_um,metal_in,note\nsill-l,outer,10,2,120,0.04,by the jack\n',
+      plan,
+    );
     expect(point.errors).toEqual([]);
     expect(comma).toEqual(point);
     expect(inch.readings[0]!.u).toBeCloseTo(254, 9);
@@ -88,11 +130,17 @@ describe('importReadings', () => {
   });
 
   it('keeps “more than” a “more than”', () => {
-    expect(importReadings(`${head}sill-l,outer,254,50,>1500,,\n`, plan).readings[0]).toMatchObject({ coatingUm: 1500, coatingOver: true });
+    expect(importReadings(`${head}sill-l,outer,254,50,>1500,,\n`, plan).readings[0]).toMatchObject({
+      coatingUm: 1500,
+      coatingOver: true,
+    });
   });
 
   it('names every line that cannot be taken', () => {
-    const { errors } = importReadings(`${head}sill-l,outer,254,50,120,1.0,\nsil-l,outer,1,1,,1,\nsill-l,outer,abc,1,,1,\nsill-l,outer,9999,1,,1,\nsill-l,outer,100,50,,-1,\nsill-l,outer,100,50,,,\nsill-l,outer,1,2,3,4,5,6\n`, plan);
+    const { errors } = importReadings(
+      `${head}sill-l,outer,254,50,120,1.0,\nsil-l,outer,1,1,,1,\nsill-l,outer,abc,1,,1,\nsill-l,outer,9999,1,,1,\nsill-l,outer,100,50,,-1,\nsill-l,outer,100,50,,,\nsill-l,outer,1,2,3,4,5,6\n`,
+      plan,
+    );
     expect(errors.map((error) => error.line)).toEqual([3, 4, 5, 6, 7, 8]);
     expect(errors[1]!.message).toMatch(/"abc" in column u/);
   });
@@ -114,12 +162,23 @@ describe('importReadings', () => {
 describe('panelState', () => {
   const panel = panelOf(plan, 'sill-l');
   const base = { sheet: sheetOf(panel), layers: panel.layers, zones: [] };
-  const row = (metalMm: number, count: number) => Array.from({ length: count }, (_, i) => ({ panel: 'sill-l', layer: 'outer', u: 60 + i * 130, v: 60, metalMm }));
-  it('is not measured, however good two readings are', () => expect(panelState({ ...base, readings: row(1.2, 2) }).condition).toBe('unmeasured'));
-  it('is sound once enough is measured', () => expect(panelState({ ...base, readings: row(1.2, 10) })).toMatchObject({ condition: 'sound', thinnest: 1.2 }));
-  it('is through at one hole', () => expect(panelState({ ...base, readings: [...row(1.2, 10), { panel: 'sill-l', layer: 'outer', u: 5, v: 50, probe: 'through' }] })).toMatchObject({ condition: 'through', thinnest: 0 }));
+  const row = (metalMm: number, count: number) =>
+    Array.from({ length: count }, (_, i) => ({ panel: 'sill-l', layer: 'outer', u: 60 + i * 130, v: 60, metalMm }));
+  it('is not measured, however good two readings are', () =>
+    expect(panelState({ ...base, readings: row(1.2, 2) }).condition).toBe('unmeasured'));
+  it('is sound once enough is measured', () =>
+    expect(panelState({ ...base, readings: row(1.2, 10) })).toMatchObject({ condition: 'sound', thinnest: 1.2 }));
+  it('is through at one hole', () =>
+    expect(
+      panelState({
+        ...base,
+        readings: [...row(1.2, 10), { panel: 'sill-l', layer: 'outer', u: 5, v: 50, probe: 'through' }],
+      }),
+    ).toMatchObject({ condition: 'through', thinnest: 0 }));
   it('shows filler and thin metal', () => {
-    expect(panelState({ ...base, readings: [{ panel: 'sill-l', layer: 'outer', u: 50, v: 50, coatingUm: 1800 }] }).condition).toBe('filler');
+    expect(
+      panelState({ ...base, readings: [{ panel: 'sill-l', layer: 'outer', u: 50, v: 50, coatingUm: 1800 }] }).condition,
+    ).toBe('filler');
     expect(panelState({ ...base, readings: row(0.5, 1) }).condition).toBe('thin');
     expect(panelState({ ...base, readings: [], zones: ['through'] }).condition).toBe('through');
   });

@@ -56,7 +56,13 @@ export function empiricalVariogram(samples: readonly Sample[]): VariogramBin[] {
       bin.pairs++;
     }
   }
-  return bins.filter((bin) => bin.pairs > 0).map((bin) => ({ distance: bin.distance / bin.pairs, semivariance: bin.semivariance / bin.pairs, pairs: bin.pairs }));
+  return bins
+    .filter((bin) => bin.pairs > 0)
+    .map((bin) => ({
+      distance: bin.distance / bin.pairs,
+      semivariance: bin.semivariance / bin.pairs,
+      pairs: bin.pairs,
+    }));
 }
 
 /**
@@ -64,7 +70,10 @@ export function empiricalVariogram(samples: readonly Sample[]): VariogramBin[] {
  * pairs/distance² (as gstat's default; Cressie 1993, §2.6). For every kind and range the
  * best nugget and partial sill, both zero or more, follow directly; the range is searched.
  */
-export function fitVariogram(bins: readonly VariogramBin[], kinds: readonly VariogramModel['kind'][] = ['spherical', 'exponential']): VariogramModel | undefined {
+export function fitVariogram(
+  bins: readonly VariogramBin[],
+  kinds: readonly VariogramModel['kind'][] = ['spherical', 'exponential'],
+): VariogramModel | undefined {
   const farthest = Math.max(0, ...bins.map((bin) => bin.distance));
   if (bins.length < 3 || farthest === 0) return undefined;
   let best: { model: VariogramModel; misfit: number } | undefined;
@@ -76,7 +85,11 @@ export function fitVariogram(bins: readonly VariogramBin[], kinds: readonly Vari
       const ratio = (high / low) ** (1 / 24);
       const tried = Array.from({ length: 25 }, (_, i) => low * ratio ** i).map((range) => ({ range, ...fitAt(range) }));
       const top = tried.reduce((a, b) => (b.misfit < a.misfit ? b : a));
-      if (!best || top.misfit < best.misfit) best = { model: { kind, nugget: top.nugget, partialSill: top.partialSill, range: top.range }, misfit: top.misfit };
+      if (!best || top.misfit < best.misfit)
+        best = {
+          model: { kind, nugget: top.nugget, partialSill: top.partialSill, range: top.range },
+          misfit: top.misfit,
+        };
       low = top.range / ratio;
       high = top.range * ratio;
     }
@@ -84,7 +97,11 @@ export function fitVariogram(bins: readonly VariogramBin[], kinds: readonly Vari
   return best?.model;
 }
 
-function sillsFor(bins: readonly VariogramBin[], kind: VariogramModel['kind'], range: number): { nugget: number; partialSill: number; misfit: number } {
+function sillsFor(
+  bins: readonly VariogramBin[],
+  kind: VariogramModel['kind'],
+  range: number,
+): { nugget: number; partialSill: number; misfit: number } {
   let [w1, wx, wxx, wy, wxy] = [0, 0, 0, 0, 0];
   const rows = bins.map((bin) => {
     const weight = bin.pairs / bin.distance ** 2;

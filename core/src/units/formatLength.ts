@@ -18,11 +18,20 @@ const DEFAULT_DENOMINATOR = 16;
  * Source: common practice, no published source.
  * @example formatLength({ mm: 171.45, unit: 'in' }).text // 6 3/4"
  */
-export function formatLength({ mm, unit, denominator = DEFAULT_DENOMINATOR }: { mm: number; unit: LengthUnit; denominator?: number }): { text: string } {
+export function formatLength({
+  mm,
+  unit,
+  denominator = DEFAULT_DENOMINATOR,
+}: {
+  mm: number;
+  unit: LengthUnit;
+  denominator?: number;
+}): { text: string } {
   finite('mm', mm, { unit: 'mm' });
   if (unit === 'mm') return { text: `${trim(Math.round(mm / MM_STEP) * MM_STEP)} mm` };
   if (unit !== 'in') refuse('unknown-unit', 'unit', 'unit must be "mm" or "in".');
-  if (![2, 4, 8, 16, 32, 64, 128].includes(denominator)) refuse('bad-denominator', 'denominator', 'denominator must be a power of two from 2 to 128.');
+  if (![2, 4, 8, 16, 32, 64, 128].includes(denominator))
+    refuse('bad-denominator', 'denominator', 'denominator must be a power of two from 2 to 128.');
   return { text: `${inches(mm / 25.4, denominator)}"` };
 }
 

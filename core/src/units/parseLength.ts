@@ -16,7 +16,13 @@ const MM_PER: Readonly<Record<string, number>> = {
 };
 
 const VULGAR: Readonly<Record<string, string>> = {
-  '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8',
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
 };
 
 /** 100 m: longer than any vehicle or coil of strip; beyond it a unit was forgotten. */
@@ -34,7 +40,8 @@ const LONGEST_MM = 100_000;
  * @example parseLength({ text: '6 3/4', unit: 'in' }).mm // 171.45
  */
 export function parseLength({ text, unit }: { text: string; unit: LengthUnit }): { mm: number } {
-  if (typeof text !== 'string' || text.trim() === '') refuse('not-a-length', 'text', 'Enter a length, for example 412.5 or 16 1/4".');
+  if (typeof text !== 'string' || text.trim() === '')
+    refuse('not-a-length', 'text', 'Enter a length, for example 412.5 or 16 1/4".');
   if (unit !== 'mm' && unit !== 'in') refuse('unknown-unit', 'unit', 'unit must be "mm" or "in".');
   const plain = normalise(text);
   const gauge = /^(\d+)\s*(?:ga|gauge)$/.exec(plain);
@@ -44,18 +51,28 @@ export function parseLength({ text, unit }: { text: string; unit: LengthUnit }):
 }
 
 function normalise(text: string): string {
-  let plain = text.trim().toLowerCase().replace(/[″”“]/g, '"').replace(/[′’‘]/g, "'").replace(/''/g, '"').replace(/[⁄∕]/g, '/');
+  let plain = text
+    .trim()
+    .toLowerCase()
+    .replace(/[″”“]/g, '"')
+    .replace(/[′’‘]/g, "'")
+    .replace(/''/g, '"')
+    .replace(/[⁄∕]/g, '/');
   for (const [sign, fraction] of Object.entries(VULGAR)) plain = plain.replaceAll(sign, ` ${fraction}`);
   return plain.replace(/\s+/g, ' ').trim();
 }
 
 function sheetGauge(gauge: number, text: string): number {
-  return gaugeToMm(gauge) ?? refuse('not-a-length', 'text', `There is no steel sheet gauge "${text}" in the table; gauges 10 to 26 are known.`);
+  return (
+    gaugeToMm(gauge) ??
+    refuse('not-a-length', 'text', `There is no steel sheet gauge "${text}" in the table; gauges 10 to 26 are known.`)
+  );
 }
 
 /** Adds parts such as `2 ft` + `3 1/2 in`: each smaller in unit than the one before. */
 function sumOfParts(plain: string, unit: LengthUnit, text: string): number {
-  const part = /\s*(?:(\d+(?:[.,]\d+)?)(?:(?:\s+|\s*-\s*)(\d+)\s*\/\s*(\d+))?|(\d+)\s*\/\s*(\d+))\s*(mm|cm|m|inches|inch|in|ft|"|')?/y;
+  const part =
+    /\s*(?:(\d+(?:[.,]\d+)?)(?:(?:\s+|\s*-\s*)(\d+)\s*\/\s*(\d+))?|(\d+)\s*\/\s*(\d+))\s*(mm|cm|m|inches|inch|in|ft|"|')?/y;
   let total = 0;
   let lastUnit = Infinity;
   let at = 0;
@@ -73,7 +90,8 @@ function sumOfParts(plain: string, unit: LengthUnit, text: string): number {
       : [match[1], match[2], match[3], match[6]];
     const used = mark ?? unit;
     const factor = MM_PER[used]!;
-    if (factor >= lastUnit) refuse('ambiguous-length', 'text', `"${text}" can be read in more than one way; write one number with its unit.`);
+    if (factor >= lastUnit)
+      refuse('ambiguous-length', 'text', `"${text}" can be read in more than one way; write one number with its unit.`);
     if (!mark && parts > 0 && at + match[0].length < plain.length) return notALength(text);
     total += (decimal(whole!, text, used) + ratio(top, bottom, text)) * factor;
     lastUnit = factor;
@@ -88,7 +106,11 @@ function sumOfParts(plain: string, unit: LengthUnit, text: string): number {
 function decimal(digits: string, text: string, unit: string): number {
   const thousands = /^[1-9]\d{0,2}[.,]\d{3}$/.test(digits);
   if (thousands && digits.includes(',') && MM_PER[unit] === 1) {
-    refuse('ambiguous-length', 'text', `"${text}" may mean thousands or decimals; write ${digits.replace(',', '')} or ${digits.replace(',', '.')}.`);
+    refuse(
+      'ambiguous-length',
+      'text',
+      `"${text}" may mean thousands or decimals; write ${digits.replace(',', '')} or ${digits.replace(',', '.')}.`,
+    );
   }
   return Number(digits.replace(',', '.'));
 }

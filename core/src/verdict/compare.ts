@@ -35,7 +35,11 @@ export interface Verdict {
   mountCaution: string | null;
 }
 
-const TITLES: Record<OptionId, string> = { treat: 'Treat and keep', patch: 'Let in a patch', whole: 'Fit a whole panel' };
+const TITLES: Record<OptionId, string> = {
+  treat: 'Treat and keep',
+  patch: 'Let in a patch',
+  whole: 'Fit a whole panel',
+};
 const OPTIONS: readonly OptionId[] = ['treat', 'patch', 'whole'];
 const SEED = 20_260;
 /** Minutes of setting up and clearing away for any option; common practice, no published source. */
@@ -99,7 +103,8 @@ function check(repair: Repair, rates: Rates, house: House): void {
     finite('repair.offer.landed', repair.offer.landed, { min: 0 });
     finite('repair.offer.leadDays', repair.offer.leadDays, { min: 0, max: 3650 });
   }
-  for (const key of ['hour', 'sheetDm2', 'weldMetre', 'coatDm2'] as const) finite(`rates.${key}`, rates?.[key], { min: 0 });
+  for (const key of ['hour', 'sheetDm2', 'weldMetre', 'coatDm2'] as const)
+    finite(`rates.${key}`, rates?.[key], { min: 0 });
   finite('house.runs', house.runs, { min: 200, max: 200_000 });
   finite('house.pace', house.pace, { above: 0, max: 20 });
 }
@@ -114,10 +119,19 @@ interface Drawn {
 /** All options are drawn with the same stream, so that their difference is not blurred by chance. */
 function simulateOption(id: OptionId, repair: Repair, rates: Rates, house: House): Drawn {
   const counted = elementsOf(id, repair).filter((element) => element.count > 0);
-  const elements = [...counted, { name: 'Set up and clear away', count: 1, unit: 'time', minutes: SETTING_UP, rule: 'T-30' }];
-  const samplers = elements.map(({ name, minutes: [min, mode, max] }) => samplerOf(name, { kind: 'pert', min, mode, max }));
+  const elements = [
+    ...counted,
+    { name: 'Set up and clear away', count: 1, unit: 'time', minutes: SETTING_UP, rule: 'T-30' },
+  ];
+  const samplers = elements.map(({ name, minutes: [min, mode, max] }) =>
+    samplerOf(name, { kind: 'pert', min, mode, max }),
+  );
   // What the cut reveals makes patches grow; a whole panel takes its own damage away, but not what lies behind.
-  const growth = samplerOf('hidden', { kind: 'lognormal', median: id === 'patch' ? house.hiddenMedian : 1 + (house.hiddenMedian - 1) / 2, sigma: house.hiddenSigma });
+  const growth = samplerOf('hidden', {
+    kind: 'lognormal',
+    median: id === 'patch' ? house.hiddenMedian : 1 + (house.hiddenMedian - 1) / 2,
+    sigma: house.hiddenSigma,
+  });
   const random = uniforms(SEED);
   const outlay = Math.round(outlayOf(id, repair, rates));
   const hours = new Float64Array(house.runs);
@@ -129,7 +143,15 @@ function simulateOption(id: OptionId, repair: Repair, rates: Rates, house: House
     hours[run] = (minutes / 60) * hidden * house.pace;
     cost[run] = hours[run]! * rates.hour + outlay;
   }
-  return { hours, cost, outlay, elements: elements.map((element) => ({ ...element, hours: ((element.minutes[0] + 4 * element.minutes[1] + element.minutes[2]) / 6 / 60) * element.count * house.pace })) };
+  return {
+    hours,
+    cost,
+    outlay,
+    elements: elements.map((element) => ({
+      ...element,
+      hours: ((element.minutes[0] + 4 * element.minutes[1] + element.minutes[2]) / 6 / 60) * element.count * house.pace,
+    })),
+  };
 }
 
 function outlayOf(id: OptionId, repair: Repair, rates: Rates): number {
@@ -142,7 +164,10 @@ function outlayOf(id: OptionId, repair: Repair, rates: Rates): number {
   return (repair.offer?.landed ?? 0) + (repair.panel.jointLength / 1000) * rates.weldMetre + area * 1.2 * rates.coatDm2;
 }
 
-function winnerShares(drawn: readonly Drawn[], impossible: readonly (string | null)[]): { cheapest: number[]; quickest: number[] } {
+function winnerShares(
+  drawn: readonly Drawn[],
+  impossible: readonly (string | null)[],
+): { cheapest: number[]; quickest: number[] } {
   const open = drawn.map((_, i) => i).filter((i) => impossible[i] === null);
   const count = (of: 'cost' | 'hours') => {
     const wins = drawn.map(() => 0);
@@ -158,19 +183,29 @@ function winnerShares(drawn: readonly Drawn[], impossible: readonly (string | nu
 
 function propose(options: readonly VerdictOption[], repair: Repair): { proposed: OptionId | null; why: string } {
   const open = options.filter((option) => option.ruledOut === null);
-  if (open.length === 0) return { proposed: null, why: 'None of the options can be done here: find a panel to buy, or plan to make it.' };
+  if (open.length === 0)
+    return { proposed: null, why: 'None of the options can be done here: find a panel to buy, or plan to make it.' };
   const lasting = open.filter((option) => option.id !== 'treat' || treatmentLasts(repair));
   const best = (lasting.length > 0 ? lasting : open).reduce((a, b) => (b.cost.p50 < a.cost.p50 ? b : a));
   const others = open.filter((option) => option !== best);
-  if (others.length === 0) return { proposed: best.id, why: `${best.title}: every other option is ruled out for ${repair.panel.name}.` };
+  if (others.length === 0)
+    return { proposed: best.id, why: `${best.title}: every other option is ruled out for ${repair.panel.name}.` };
   const next = others.reduce((a, b) => (b.cost.p50 < a.cost.p50 ? b : a));
   const sure = best.cheapest >= 0.8 ? 'clearly' : best.cheapest >= 0.6 ? 'probably' : 'by a narrow margin';
-  if (next.cost.p50 < best.cost.p50) return { proposed: best.id, why: `${best.title}: treating costs less today, but the metal stays too thin to weld to.` };
-  return { proposed: best.id, why: `${best.title}: ${sure} the cheapest of what can be done here, ${Math.round(best.cheapest * 100)} times in 100; next is ${next.title.toLowerCase()}.` };
+  if (next.cost.p50 < best.cost.p50)
+    return {
+      proposed: best.id,
+      why: `${best.title}: treating costs less today, but the metal stays too thin to weld to.`,
+    };
+  return {
+    proposed: best.id,
+    why: `${best.title}: ${sure} the cheapest of what can be done here, ${Math.round(best.cheapest * 100)} times in 100; next is ${next.title.toLowerCase()}.`,
+  };
 }
 
 /** Treating keeps what is pitted or filled; metal that is too thin stays too thin. */
-const treatmentLasts = (repair: Repair) => repair.zones.every((zone) => zone.class === 'pitted' || zone.class === 'filler');
+const treatmentLasts = (repair: Repair) =>
+  repair.zones.every((zone) => zone.class === 'pitted' || zone.class === 'filler');
 
 /** Finds by bisection the damaged share at which patching costs as much as the whole panel, zones growing alike. */
 function breakEven(repair: Repair, rates: Rates, house: House, damage: number): number | null {
@@ -180,7 +215,12 @@ function breakEven(repair: Repair, rates: Rates, house: House, damage: number): 
   const whole = spreadOf(simulateOption('whole', repair, rates, rules).cost).p50;
   const patchAt = (share: number) => {
     const scale = (share * repair.panel.area) / damage;
-    const zones = repair.zones.map((zone) => ({ ...zone, area: zone.area * scale, patchArea: zone.patchArea * scale, patchPerimeter: zone.patchPerimeter * Math.sqrt(scale) }));
+    const zones = repair.zones.map((zone) => ({
+      ...zone,
+      area: zone.area * scale,
+      patchArea: zone.patchArea * scale,
+      patchPerimeter: zone.patchPerimeter * Math.sqrt(scale),
+    }));
     return spreadOf(simulateOption('patch', { ...repair, zones }, rates, rules).cost).p50;
   };
   if (patchAt(1) < whole) return null;

@@ -56,7 +56,17 @@ function treatElements(repair: Repair): Element[] {
   return [
     { name: 'Strip to clean metal', count: area, unit: 'dm²', minutes: MINUTES.stripDm2, rule: 'T-21' },
     { name: 'Convert, neutralise and prime', count: area, unit: 'dm²', minutes: MINUTES.treatDm2, rule: 'T-19' },
-    ...(repair.panel.visible ? [{ name: 'Fill pits and block', count: dm2(damage(repair)), unit: 'dm²', minutes: MINUTES.fillDm2, rule: 'T-17' } as const] : []),
+    ...(repair.panel.visible
+      ? [
+          {
+            name: 'Fill pits and block',
+            count: dm2(damage(repair)),
+            unit: 'dm²',
+            minutes: MINUTES.fillDm2,
+            rule: 'T-17',
+          } as const,
+        ]
+      : []),
   ];
 }
 
@@ -69,10 +79,22 @@ function patchElements(repair: Repair): Element[] {
     { name: 'Strip around the damage', count: dm2(area) * 1.5, unit: 'dm²', minutes: MINUTES.stripDm2, rule: 'T-21' },
     { name: 'Mark and cut out', count: dm(weld), unit: 'dm', minutes: MINUTES.cutDm, rule: 'T-12' },
     { name: 'Template', count: zones.length, unit: 'patches', minutes: MINUTES.template, rule: 'T-03' },
-    { name: `Shape the patch (${panel.curvature} curvature)`, count: zones.reduce((sum, zone) => sum + Math.max(1, dm2(zone.patchArea) / 6), 0), unit: 'pieces of 6 dm²', minutes: shape, rule: 'T-27' },
+    {
+      name: `Shape the patch (${panel.curvature} curvature)`,
+      count: zones.reduce((sum, zone) => sum + Math.max(1, dm2(zone.patchArea) / 6), 0),
+      unit: 'pieces of 6 dm²',
+      minutes: shape,
+      rule: 'T-27',
+    },
     { name: 'Trial fits', count: zones.length * PATCH_FITS, unit: 'fits', minutes: MINUTES.trialFit, rule: 'T-30' },
     { name: 'Tack and stitch', count: dm(weld), unit: 'dm', minutes: MINUTES.buttDm, rule: 'T-08, T-09' },
-    { name: panel.visible ? 'Dress and planish' : 'Dress roughly', count: dm(weld) * (panel.visible ? 1 : 0.4), unit: 'dm', minutes: MINUTES.dressDm, rule: 'T-34' },
+    {
+      name: panel.visible ? 'Dress and planish' : 'Dress roughly',
+      count: dm(weld) * (panel.visible ? 1 : 0.4),
+      unit: 'dm',
+      minutes: MINUTES.dressDm,
+      rule: 'T-34',
+    },
     { name: 'Coat inside and out', count: dm2(area) * 2, unit: 'dm²', minutes: MINUTES.coatDm2, rule: 'T-19' },
   ];
 }
@@ -82,12 +104,25 @@ function wholeElements({ panel }: Repair): Element[] {
     { name: 'Fit, adjust, fit again', count: PANEL_FITS, unit: 'fits', minutes: MINUTES.adjust, rule: 'T-30' },
     { name: 'Coat inside and out', count: dm2(panel.area) * 1.2, unit: 'dm²', minutes: MINUTES.coatDm2, rule: 'T-19' },
   ];
-  if (panel.bolted) return [{ name: 'Unbolt and bolt up', count: 2, unit: 'times', minutes: MINUTES.unbolt, rule: 'T-27' }, ...common];
+  if (panel.bolted)
+    return [{ name: 'Unbolt and bolt up', count: 2, unit: 'times', minutes: MINUTES.unbolt, rule: 'T-27' }, ...common];
   return [
     { name: 'Drill out spot welds', count: panel.spotWelds, unit: 'spots', minutes: MINUTES.drillSpot, rule: 'T-22' },
-    { name: 'Clean and straighten flanges', count: dm(panel.jointLength), unit: 'dm', minutes: MINUTES.flangeDm, rule: 'T-32' },
+    {
+      name: 'Clean and straighten flanges',
+      count: dm(panel.jointLength),
+      unit: 'dm',
+      minutes: MINUTES.flangeDm,
+      rule: 'T-32',
+    },
     ...common,
     { name: 'Plug or spot weld', count: panel.spotWelds, unit: 'welds', minutes: MINUTES.plug, rule: 'T-10' },
-    { name: 'Dress welds', count: dm(panel.jointLength) * (panel.visible ? 1 : 0.4), unit: 'dm', minutes: MINUTES.dressDm, rule: 'T-34' },
+    {
+      name: 'Dress welds',
+      count: dm(panel.jointLength) * (panel.visible ? 1 : 0.4),
+      unit: 'dm',
+      minutes: MINUTES.dressDm,
+      rule: 'T-34',
+    },
   ];
 }

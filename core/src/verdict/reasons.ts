@@ -10,8 +10,10 @@ export function ruledOut(option: OptionId, repair: Repair, nearMount: boolean): 
   if (option === 'treat') {
     if (classes.has('through')) return 'Metal that is through cannot be treated; it must be cut out.';
     if (classes.has('old-repair')) return 'An earlier repair is removed whole: rust is sandwiched under it.';
-    if (classes.has('thin') && (repair.panel.structural || nearMount)) return 'Thin metal in load-bearing structure must be replaced by metal of equal thickness.';
-    if (classes.has('filler') && (repair.panel.structural || nearMount)) return 'Filler in structure or at a mount is a defect, whatever its thickness (T-18).';
+    if (classes.has('thin') && (repair.panel.structural || nearMount))
+      return 'Thin metal in load-bearing structure must be replaced by metal of equal thickness.';
+    if (classes.has('filler') && (repair.panel.structural || nearMount))
+      return 'Filler in structure or at a mount is a defect, whatever its thickness (T-18).';
   }
   if (option === 'whole' && !repair.offer) return 'No price is known for this panel; enter one, or plan to make it.';
   return null;
@@ -28,14 +30,16 @@ export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; a
   if (option === 'treat') {
     yes.push('Keeps all the original metal, and no heat goes into the panel.');
     no.push('Rust that is left behind may come back: look again every year.');
-    if (zones.some((zone) => zone.class === 'thin' || zone.class === 'pitted')) no.push('The metal stays thin: nothing can be welded to it later.');
+    if (zones.some((zone) => zone.class === 'thin' || zone.class === 'pitted'))
+      no.push('The metal stays thin: nothing can be welded to it later.');
   }
   if (option === 'patch') {
     yes.push(`Only ${percent} of ${panel.name} is damaged; the rest stays original.`);
     if (!panel.visible) yes.push('The welds are hidden: rough dressing is enough.');
     if (zones.length > 3) no.push(`${zones.length} separate patches: a chain of patches costs more than it seems.`);
     if (share > CHAIN_OF_PATCHES) no.push(`${percent} is gone; beyond a quarter, patches are usually regretted.`);
-    if (panel.visible && panel.curvature !== 'double') no.push(`${Math.round(weld)} mm of weld in a soft, visible surface can warp it.`);
+    if (panel.visible && panel.curvature !== 'double')
+      no.push(`${Math.round(weld)} mm of weld in a soft, visible surface can warp it.`);
     if (panel.curvature === 'double') no.push('Double curvature: each patch has to be shaped, not only folded.');
     no.push('What shows is never all of it: expect the patch to grow after the cut (T-26).');
   }
@@ -46,7 +50,8 @@ export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; a
     else no.push(`${panel.spotWelds} spot welds to drill out and to make again.`);
     if (offer && offer.leadDays > 7) no.push(`${offer.leadDays} days of delivery before it can begin.`);
     no.push('Replacement panels never fit as they come: plan trimming and flange work (T-32).');
-    if (share < CHAIN_OF_PATCHES) no.push('A repair panel is nearly always larger than what has to be replaced (T-28): cut from it what you need.');
+    if (share < CHAIN_OF_PATCHES)
+      no.push('A repair panel is nearly always larger than what has to be replaced (T-28): cut from it what you need.');
   }
   return { for: yes, against: no };
 }

@@ -72,7 +72,8 @@ export function samplerOf(field: string, variable: Variable): Sampler {
     const sigma = finite(`${field}.sigma`, variable.sigma, { min: 0, max: 5 });
     return (random) => median * Math.exp(sigma * gaussian(random));
   }
-  if (variable?.kind !== 'triangular' && variable?.kind !== 'pert') return refuse('unknown-kind', `${field}.kind`, `${field}.kind must be triangular, pert, lognormal or fixed.`);
+  if (variable?.kind !== 'triangular' && variable?.kind !== 'pert')
+    return refuse('unknown-kind', `${field}.kind`, `${field}.kind must be triangular, pert, lognormal or fixed.`);
   const min = finite(`${field}.min`, variable.min);
   const mode = finite(`${field}.mode`, variable.mode, { min });
   const max = finite(`${field}.max`, variable.max, { min: mode });
@@ -109,12 +110,19 @@ function gamma(shape: number, random: () => number): number {
   }
 }
 
-function compile(field: string, expression: Expression, samplers: Readonly<Record<string, Sampler>>, depth: number): (drawn: Readonly<Record<string, number>>) => number {
+function compile(
+  field: string,
+  expression: Expression,
+  samplers: Readonly<Record<string, Sampler>>,
+  depth: number,
+): (drawn: Readonly<Record<string, number>>) => number {
   if (depth > MOST_NESTING) refuse('too-deep', field, `${field} is nested more than ${MOST_NESTING} deep.`);
-  if (expression?.op !== 'sum' && expression?.op !== 'product') refuse('unknown-op', `${field}.op`, `${field}.op must be "sum" or "product".`);
+  if (expression?.op !== 'sum' && expression?.op !== 'product')
+    refuse('unknown-op', `${field}.op`, `${field}.op must be "sum" or "product".`);
   const parts = list<string | Expression>(`${field}.of`, expression.of, 1, 1000).map((part, i) => {
     if (typeof part !== 'string') return compile(`${field}.of[${i}]`, part, samplers, depth + 1);
-    if (!Object.hasOwn(samplers, part)) refuse('unknown-variable', `${field}.of[${i}]`, `There is no variable "${part}".`);
+    if (!Object.hasOwn(samplers, part))
+      refuse('unknown-variable', `${field}.of[${i}]`, `There is no variable "${part}".`);
     return (drawn: Readonly<Record<string, number>>) => drawn[part]!;
   });
   return expression.op === 'sum'

@@ -4,7 +4,17 @@ import { compare, simulate, type Rates, type Repair } from './index.ts';
 
 const rates: Rates = { hour: 4500, sheetDm2: 60, weldMetre: 250, coatDm2: 40 };
 const repair: Repair = {
-  panel: { name: 'Rear quarter, left', area: 900_000, jointLength: 3200, spotWelds: 84, bolted: false, thickness: 0.9, curvature: 'double', structural: false, visible: true },
+  panel: {
+    name: 'Rear quarter, left',
+    area: 900_000,
+    jointLength: 3200,
+    spotWelds: 84,
+    bolted: false,
+    thickness: 0.9,
+    curvature: 'double',
+    structural: false,
+    visible: true,
+  },
   zones: [{ class: 'through', area: 9_000, patchPerimeter: 560, patchArea: 19_600, toMount: null }],
   offer: { landed: 38_000, leadDays: 10 },
 };
@@ -12,29 +22,65 @@ const repair: Repair = {
 describe('verdict.simulate', () => {
   // PERT mean (min + 4·mode + max)/6: Malcolm et al. 1959.
   it('agrees with the PERT mean', () => {
-    const { mean } = simulate({ variables: { t: { kind: 'pert', min: 2, mode: 5, max: 14 } }, expression: { op: 'sum', of: ['t'] }, runs: 40_000, seed: 1 });
+    const { mean } = simulate({
+      variables: { t: { kind: 'pert', min: 2, mode: 5, max: 14 } },
+      expression: { op: 'sum', of: ['t'] },
+      runs: 40_000,
+      seed: 1,
+    });
     expect(mean).toBeCloseTo((2 + 20 + 14) / 6, 1);
   });
 
   // Closed forms: the triangular mean (a+b+c)/3; lognormal percentiles median·exp(±1.2816σ).
   it('agrees with the triangular mean and lognormal percentiles', () => {
-    expect(simulate({ variables: { t: { kind: 'triangular', min: 0, mode: 3, max: 9 } }, expression: { op: 'sum', of: ['t'] }, runs: 40_000, seed: 2 }).mean).toBeCloseTo(4, 1);
-    const s = simulate({ variables: { t: { kind: 'lognormal', median: 10, sigma: 0.4 } }, expression: { op: 'sum', of: ['t'] }, runs: 60_000, seed: 3 });
+    expect(
+      simulate({
+        variables: { t: { kind: 'triangular', min: 0, mode: 3, max: 9 } },
+        expression: { op: 'sum', of: ['t'] },
+        runs: 40_000,
+        seed: 2,
+      }).mean,
+    ).toBeCloseTo(4, 1);
+    const s = simulate({
+      variables: { t: { kind: 'lognormal', median: 10, sigma: 0.4 } },
+      expression: { op: 'sum', of: ['t'] },
+      runs: 60_000,
+      seed: 3,
+    });
     expect(s.p10 / (10 * Math.exp(-1.2815516 * 0.4))).toBeCloseTo(1, 1);
     expect(s.p90 / (10 * Math.exp(1.2815516 * 0.4))).toBeCloseTo(1, 1);
   });
 
   it('is reproducible, and takes sums within products', () => {
-    const input = { variables: { a: { kind: 'fixed', value: 3 }, b: { kind: 'fixed', value: 4 } }, expression: { op: 'product', of: ['a', { op: 'sum', of: ['a', 'b'] }] }, runs: 100, seed: 9 } as const;
+    const input = {
+      variables: { a: { kind: 'fixed', value: 3 }, b: { kind: 'fixed', value: 4 } },
+      expression: { op: 'product', of: ['a', { op: 'sum', of: ['a', 'b'] }] },
+      runs: 100,
+      seed: 9,
+    } as const;
     expect(simulate(input)).toEqual({ mean: 21, p10: 21, p50: 21, p90: 21 });
     expect(simulate(input)).toEqual(simulate(input));
   });
 
   it.each([
     [{ variables: {}, expression: { op: 'sum', of: ['t'] }, runs: 1000, seed: 1 }, 'variables'],
-    [{ variables: { t: { kind: 'pert', min: 5, mode: 2, max: 9 } }, expression: { op: 'sum', of: ['t'] }, runs: 1000, seed: 1 }, 'variables.t.mode'],
-    [{ variables: { t: { kind: 'fixed', value: 1 } }, expression: { op: 'sum', of: ['x'] }, runs: 1000, seed: 1 }, 'expression.of[0]'],
-    [{ variables: { t: { kind: 'fixed', value: 1 } }, expression: { op: 'power', of: ['t'] }, runs: 1000, seed: 1 }, 'expression.op'],
+    [
+      {
+        variables: { t: { kind: 'pert', min: 5, mode: 2, max: 9 } },
+        expression: { op: 'sum', of: ['t'] },
+        runs: 1000,
+        seed: 1,
+      },
+      'variables.t.mode',
+    ],
+    [
+      { variables: { t: { kind: 'fixed', value: 1 } }, expression: { op: 'sum', of: ['x'] }, runs: 1000, seed: 1 },
+      'expression.of[0]',
+    ],
+    [
+      { variables: { t: { kind: 'fixed', value: 1 } }, expression: { op: 'power', of: ['t'] }, runs: 1000, seed: 1 },
+      'expression.op',
+    ],
     [{ variables: { t: { kind: 'fixed', value: 1 } }, expression: { op: 'sum', of: ['t'] }, runs: 1, seed: 1 }, 'runs'],
   ])('refuses bad input by field (%#)', (input, field) => {
     expect(() => simulate(input as never)).toThrow(expect.objectContaining({ field }));
@@ -51,7 +97,8 @@ describe('verdict.compare', () => {
   });
 
   it('proposes treating pitted metal, but not metal that stays too thin', () => {
-    const of = (kind: 'pitted' | 'thin') => compare({ repair: { ...repair, zones: [{ ...repair.zones[0]!, class: kind }] }, rates });
+    const of = (kind: 'pitted' | 'thin') =>
+      compare({ repair: { ...repair, zones: [{ ...repair.zones[0]!, class: kind }] }, rates });
     expect(of('pitted').proposed).toBe('treat');
     expect(of('thin')).toMatchObject({ proposed: 'patch', why: expect.stringMatching(/too thin to weld/) });
   });
@@ -61,7 +108,17 @@ describe('verdict.compare', () => {
     expect(breakEvenShare).toBeGreaterThan(0.02);
     const grown = (share: number): Repair => {
       const scale = (share * repair.panel.area) / 9_000;
-      return { ...repair, zones: [{ ...repair.zones[0]!, area: 9_000 * scale, patchArea: 19_600 * scale, patchPerimeter: 560 * Math.sqrt(scale) }] };
+      return {
+        ...repair,
+        zones: [
+          {
+            ...repair.zones[0]!,
+            area: 9_000 * scale,
+            patchArea: 19_600 * scale,
+            patchPerimeter: 560 * Math.sqrt(scale),
+          },
+        ],
+      };
     };
     expect(compare({ repair: grown(breakEvenShare! * 1.4), rates }).proposed).toBe('whole');
     expect(compare({ repair: grown(breakEvenShare! * 0.6), rates }).proposed).toBe('patch');
@@ -87,10 +144,20 @@ describe('verdict.compare', () => {
   });
 
   it('never answers with NaN, and keeps P10 ≤ P50 ≤ P90', () => {
-    const zone = fc.record({ class: fc.constantFrom('through', 'thin', 'pitted', 'filler', 'old-repair'), area: fc.double({ min: 1, max: 1e6, noNaN: true }), patchPerimeter: fc.double({ min: 0, max: 1e4, noNaN: true }), patchArea: fc.double({ min: 0, max: 1e6, noNaN: true }), toMount: fc.constantFrom(null, 0, 500) });
+    const zone = fc.record({
+      class: fc.constantFrom('through', 'thin', 'pitted', 'filler', 'old-repair'),
+      area: fc.double({ min: 1, max: 1e6, noNaN: true }),
+      patchPerimeter: fc.double({ min: 0, max: 1e4, noNaN: true }),
+      patchArea: fc.double({ min: 0, max: 1e6, noNaN: true }),
+      toMount: fc.constantFrom(null, 0, 500),
+    });
     fc.assert(
       fc.property(fc.array(zone, { minLength: 1, maxLength: 6 }), fc.boolean(), (zones, bolted) => {
-        const verdict = compare({ repair: { ...repair, panel: { ...repair.panel, bolted }, zones: zones as Repair['zones'] }, rates, house: { runs: 200 } });
+        const verdict = compare({
+          repair: { ...repair, panel: { ...repair.panel, bolted }, zones: zones as Repair['zones'] },
+          rates,
+          house: { runs: 200 },
+        });
         for (const { hours, cost } of verdict.options) {
           for (const x of [hours.p10, hours.p50, hours.p90, cost.p50]) expect(Number.isFinite(x)).toBe(true);
           expect(hours.p10).toBeLessThanOrEqual(hours.p50);

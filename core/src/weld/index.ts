@@ -1,5 +1,13 @@
 export { planWelds, type WeldInput, type WeldPlan, type WeldStep, type Strategy } from './planWelds.ts';
 export { lineSource, plateSource, type LineSourceInput } from './lineSource.ts';
-export { settings, heatInput, cooling, EFFICIENCY, type Process, type Position, type WeldSettings } from './settings.ts';
+export {
+  settings,
+  heatInput,
+  cooling,
+  EFFICIENCY,
+  type Process,
+  type Position,
+  type WeldSettings,
+} from './settings.ts';
 export { tacks, TACK_PITCH, type Tack } from './tacks.ts';
 export { mildSteel, STILL_AIR_FILM, type SheetMaterial } from './material.ts';

@@ -29,7 +29,16 @@ export interface LineSourceInput {
  * @throws Problem naming the field
  * Source: Carslaw & Jaeger, Conduction of Heat in Solids, §10.3; thin-plate loss as in Rosenthal 1946.
  */
-export function lineSource({ energy, thickness, conductivity = mildSteel.conductivity, density = mildSteel.density, heat = mildSteel.heat, film = STILL_AIR_FILM, distance, time }: LineSourceInput): { rise: number } {
+export function lineSource({
+  energy,
+  thickness,
+  conductivity = mildSteel.conductivity,
+  density = mildSteel.density,
+  heat = mildSteel.heat,
+  film = STILL_AIR_FILM,
+  distance,
+  time,
+}: LineSourceInput): { rise: number } {
   finite('energy', energy, { min: 0, max: 1e9, unit: 'J' });
   finite('thickness', thickness, { above: 0, max: 100, unit: 'mm' });
   finite('conductivity', conductivity, { above: 0, unit: 'W/(m·K)' });
@@ -42,11 +51,16 @@ export function lineSource({ energy, thickness, conductivity = mildSteel.conduct
 }
 
 /** The formula of lineSource for one plate, without checks: energy J, distance mm, time s. */
-export function plateSource(material: { conductivity: number; density: number; heat: number }, thicknessMm: number, film: number): (energy: number, distance: number, time: number) => number {
+export function plateSource(
+  material: { conductivity: number; density: number; heat: number },
+  thicknessMm: number,
+  film: number,
+): (energy: number, distance: number, time: number) => number {
   const d = thicknessMm / 1000;
   const diffusivity = material.conductivity / (material.density * material.heat);
   const loss = (2 * film) / (material.density * material.heat * d);
   const factor = 1 / (4 * Math.PI * material.conductivity * d);
   const spread = 1e-6 / (4 * diffusivity);
-  return (energy, distance, time) => ((energy * factor) / time) * Math.exp(-(distance * distance * spread) / time - loss * time);
+  return (energy, distance, time) =>
+    ((energy * factor) / time) * Math.exp(-(distance * distance * spread) / time - loss * time);
 }

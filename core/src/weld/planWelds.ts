@@ -94,19 +94,25 @@ export function planWelds(input: WeldInput): WeldPlan {
   finite('handWarm', handWarm, { min: ambient + 5, max: 300, unit: '°C' });
   finite('ambient', ambient, { min: -20, max: 60, unit: '°C' });
   finite('stitch', stitch, { min: 5, max: 200, unit: 'mm' });
-  if (!['coolest', 'skip', 'backstep', 'continuous'].includes(strategy)) refuse('unknown-strategy', 'strategy', 'strategy must be coolest, skip, backstep or continuous.');
-  const seams = list<WeldInput['seams'][number]>('seams', input.seams, 1, 50).map((seam, i) => closedLine(`seams[${i}].points`, seam));
+  if (!['coolest', 'skip', 'backstep', 'continuous'].includes(strategy))
+    refuse('unknown-strategy', 'strategy', 'strategy must be coolest, skip, backstep or continuous.');
+  const seams = list<WeldInput['seams'][number]>('seams', input.seams, 1, 50).map((seam, i) =>
+    closedLine(`seams[${i}].points`, seam),
+  );
   const set = settings(input);
   const pitch = finite('pitch', input.pitch ?? TACK_PITCH[input.process], { min: 5, max: 200, unit: 'mm' });
   const spans = seams.map((seam, s) => spansOf(seam, s, pitch, stitch));
   const stitches = spans.flat().reduce((sum, span) => sum + span.stitches.length, 0);
-  if (stitches > MOST_STITCHES) refuse('too-many', 'seams', `This makes ${stitches} stitches; plan at most ${MOST_STITCHES} at once.`);
+  if (stitches > MOST_STITCHES)
+    refuse('too-many', 'seams', `This makes ${stitches} stitches; plan at most ${MOST_STITCHES} at once.`);
 
   const torch = new Torch(input, set, ambient, handWarm);
   for (const [s, seam] of seams.entries()) tackSeam(torch, seam, s, pitch);
   torch.check(`Tap the tacks level, check gap (up to ${input.thickness} mm) and height, try the neighbouring panel.`);
   stitchAll(torch, spans.flat(), strategy);
-  torch.check('Let everything cool to the touch, then dress a little at a time: grinding heat warps like welding heat.');
+  torch.check(
+    'Let everything cool to the touch, then dress a little at a time: grinding heat warps like welding heat.',
+  );
   return torch.plan(seams.reduce((sum, seam) => sum + lineLength(seam.line), 0));
 }
 
@@ -116,7 +122,10 @@ interface Seam {
 }
 
 function closedLine(field: string, seam: WeldInput['seams'][number]): Seam {
-  const points = list<Point>(field, seam?.points, 2, 10_000).map((p, i): Point => [finite(`${field}[${i}][0]`, p?.[0], { unit: 'mm' }), finite(`${field}[${i}][1]`, p?.[1], { unit: 'mm' })]);
+  const points = list<Point>(field, seam?.points, 2, 10_000).map((p, i): Point => [
+    finite(`${field}[${i}][0]`, p?.[0], { unit: 'mm' }),
+    finite(`${field}[${i}][1]`, p?.[1], { unit: 'mm' }),
+  ]);
   const line = seam.closed ? [...points, points[0]!] : points;
   if (lineLength(line) < 5) refuse('no-length', field, `${field} is shorter than 5 mm; nothing to weld.`);
   return { line, closed: seam.closed };
@@ -131,7 +140,9 @@ interface Span {
 /** The stretches between neighbouring tacks, each divided into short stitches welded backwards. */
 function spansOf(seam: Seam, index: number, pitch: number, stitch: number): Span[] {
   const length = lineLength(seam.line);
-  const places = tackPlaces({ seam: length, pitch, closed: seam.closed }).tacks.map((tack) => tack.at).sort((a, b) => a - b);
+  const places = tackPlaces({ seam: length, pitch, closed: seam.closed })
+    .tacks.map((tack) => tack.at)
+    .sort((a, b) => a - b);
   const ends = seam.closed ? [...places, length] : places;
   return ends.slice(1).map((to, i) => {
     const from = ends[i]!;
@@ -139,7 +150,11 @@ function spansOf(seam: Seam, index: number, pitch: number, stitch: number): Span
     const each = (to - from) / count;
     return {
       seam: index,
-      stitches: Array.from({ length: count }, (_, k) => ({ from: pointAt(seam.line, from + (k + 1) * each), to: pointAt(seam.line, from + k * each), length: each })),
+      stitches: Array.from({ length: count }, (_, k) => ({
+        from: pointAt(seam.line, from + (k + 1) * each),
+        to: pointAt(seam.line, from + k * each),
+        length: each,
+      })),
     };
   });
 }
@@ -148,7 +163,8 @@ function tackSeam(torch: Torch, seam: Seam, index: number, pitch: number): void 
   const { tacks } = tackPlaces({ seam: lineLength(seam.line), pitch, closed: seam.closed });
   for (const { order, at } of tacks) {
     torch.tack(pointAt(seam.line, at), index, tackText(order, tacks.length, seam.closed));
-    if (order % TACKS_A_ROUND === 0 && order < tacks.length) torch.check('Tap the tacks level and check the gap before going on.');
+    if (order % TACKS_A_ROUND === 0 && order < tacks.length)
+      torch.check('Tap the tacks level and check the gap before going on.');
   }
 }
 
@@ -161,7 +177,10 @@ function tackText(order: number, count: number, closed: boolean): string {
 
 function stitchAll(torch: Torch, spans: readonly Span[], strategy: Strategy): void {
   const queues = spans.map((span) => ({ seam: span.seam, left: [...span.stitches] }));
-  const fixed = fixedOrder(queues.map((queue) => queue.left.length), strategy);
+  const fixed = fixedOrder(
+    queues.map((queue) => queue.left.length),
+    strategy,
+  );
   for (;;) {
     const open = queues.filter((queue) => queue.left.length > 0);
     if (open.length === 0) return;
@@ -208,11 +227,32 @@ class Torch {
   stitch({ from, to, length }: { from: Point; to: Point; length: number }, seam: number): void {
     const power = EFFICIENCY[this.input.process] * this.set.volts * this.set.seamCurrent;
     const duration = length / this.set.travel;
-    this.arc({ kind: 'stitch', seam, from, to, duration, text: `Stitch ${Math.round(length)} mm back to the last tack or weld` }, power * duration);
+    this.arc(
+      {
+        kind: 'stitch',
+        seam,
+        from,
+        to,
+        duration,
+        text: `Stitch ${Math.round(length)} mm back to the last tack or weld`,
+      },
+      power * duration,
+    );
   }
 
   check(text: string): void {
-    this.steps.push({ n: this.steps.length + 1, kind: 'check', seam: 0, from: null, to: null, wait: 0, start: this.clock, duration: CHECK_TIME, temperature: null, text });
+    this.steps.push({
+      n: this.steps.length + 1,
+      kind: 'check',
+      seam: 0,
+      from: null,
+      to: null,
+      wait: 0,
+      start: this.clock,
+      duration: CHECK_TIME,
+      temperature: null,
+      text,
+    });
     this.clock += CHECK_TIME;
   }
 
@@ -220,7 +260,9 @@ class Torch {
   coolest<T extends { left: { from: Point }[] }>(open: readonly T[]): T {
     for (let wait = 0; wait < LONGEST_WAIT; wait += WAIT_STEP) {
       const when = this.clock + MOVE + wait;
-      const cool = open.map((queue) => ({ queue, t: this.temperature(queue.left[0]!.from, when) })).filter(({ t }) => t <= this.handWarm);
+      const cool = open
+        .map((queue) => ({ queue, t: this.temperature(queue.left[0]!.from, when) }))
+        .filter(({ t }) => t <= this.handWarm);
       if (cool.length === 0) continue;
       const away = cool.filter(({ queue }) => !this.last || between(queue.left[0]!.from, this.last) > NEIGHBOUR);
       return (away.length > 0 ? away : cool).reduce((a, b) => (b.t < a.t ? b : a)).queue;
@@ -228,15 +270,27 @@ class Torch {
     return open[0]!;
   }
 
-  private arc(step: Pick<WeldStep, 'kind' | 'seam' | 'duration' | 'text'> & { from: Point; to: Point }, energy: number): void {
+  private arc(
+    step: Pick<WeldStep, 'kind' | 'seam' | 'duration' | 'text'> & { from: Point; to: Point },
+    energy: number,
+  ): void {
     const earliest = this.clock + (this.steps.length === 0 ? 0 : MOVE);
     let wait = 0;
     while (this.temperature(step.from, earliest + wait) > this.handWarm && wait < LONGEST_WAIT) wait += WAIT_STEP;
     const start = earliest + wait;
-    this.steps.push({ n: this.steps.length + 1, ...step, wait, start, temperature: this.temperature(step.from, start) });
+    this.steps.push({
+      n: this.steps.length + 1,
+      ...step,
+      wait,
+      start,
+      temperature: this.temperature(step.from, start),
+    });
     for (let k = 0; k < SOURCES; k++) {
       const share = (k + 0.5) / SOURCES;
-      const at: Point = [step.from[0] + (step.to[0] - step.from[0]) * share, step.from[1] + (step.to[1] - step.from[1]) * share];
+      const at: Point = [
+        step.from[0] + (step.to[0] - step.from[0]) * share,
+        step.from[1] + (step.to[1] - step.from[1]) * share,
+      ];
       this.sources.push({ at, energy: energy / SOURCES, time: start + step.duration * share });
     }
     this.clock = start + step.duration;

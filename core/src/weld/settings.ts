@@ -38,9 +38,18 @@ const POSITION_SHARE: Readonly<Record<Position, number>> = { flat: 1, vertical: 
  * Source: currents common practice; arc volts 14 + 0.05·I (MIG) and 10 + 0.04·I (TIG), the
  * conventional load voltages of IEC 60974-1 (memory).
  */
-export function settings({ process, thickness, position = 'flat' }: { process: Process; thickness: number; position?: Position }): WeldSettings {
+export function settings({
+  process,
+  thickness,
+  position = 'flat',
+}: {
+  process: Process;
+  thickness: number;
+  position?: Position;
+}): WeldSettings {
   if (process !== 'mig' && process !== 'tig') refuse('unknown-process', 'process', 'process must be "mig" or "tig".');
-  if (!(position in POSITION_SHARE)) refuse('unknown-position', 'position', 'position must be "flat", "vertical" or "overhead".');
+  if (!(position in POSITION_SHARE))
+    refuse('unknown-position', 'position', 'position must be "flat", "vertical" or "overhead".');
   finite('thickness', thickness, { min: 0.5, max: 6, unit: 'mm' });
   const tackCurrent = Math.round(AMPS_PER_MM * thickness * POSITION_SHARE[position]);
   const seamCurrent = Math.round(tackCurrent * SEAM_SHARE);
@@ -56,7 +65,9 @@ export function settings({ process, thickness, position = 'flat' }: { process: P
     notes: [
       'Weld a test piece of the same sheet first and look at its back.',
       ...(thickness <= 1 ? ['Old or thin metal blows through: copper behind it takes the heat away (T-14).'] : []),
-      ...(position === 'overhead' ? ['Overhead is slow and poor: if it can be marked from below and welded from above, do that.'] : []),
+      ...(position === 'overhead'
+        ? ['Overhead is slow and poor: if it can be marked from below and welded from above, do that.']
+        : []),
     ],
   };
 }
@@ -71,7 +82,17 @@ export const EFFICIENCY: Readonly<Record<Process, number>> = { mig: 0.8, tig: 0.
  * @returns kJ/mm, thermal efficiency included
  * Source: EN 1011-1: Q = k·U·I/(v·1000).
  */
-export function heatInput({ process, volts, amps, speed }: { process: Process; volts: number; amps: number; speed: number }): { heatInput: number } {
+export function heatInput({
+  process,
+  volts,
+  amps,
+  speed,
+}: {
+  process: Process;
+  volts: number;
+  amps: number;
+  speed: number;
+}): { heatInput: number } {
   if (!(process in EFFICIENCY)) refuse('unknown-process', 'process', 'process must be "mig" or "tig".');
   finite('volts', volts, { above: 0, max: 100, unit: 'V' });
   finite('amps', amps, { above: 0, max: 1000, unit: 'A' });
@@ -86,10 +107,25 @@ export function heatInput({ process, volts, amps, speed }: { process: Process; v
  * @returns t8/5 in s
  * Source: EN 1011-2, D.6, two-dimensional heat flow.
  */
-export function cooling({ heatInput: q, thickness, preheat, f2 = 1 }: { heatInput: number; thickness: number; preheat: number; f2?: number }): { t85: number } {
+export function cooling({
+  heatInput: q,
+  thickness,
+  preheat,
+  f2 = 1,
+}: {
+  heatInput: number;
+  thickness: number;
+  preheat: number;
+  f2?: number;
+}): { t85: number } {
   finite('heatInput', q, { above: 0, max: 20, unit: 'kJ/mm' });
   finite('thickness', thickness, { above: 0, max: 100, unit: 'mm' });
   finite('preheat', preheat, { min: -50, max: 490, unit: '°C' });
   finite('f2', f2, { above: 0, max: 2 });
-  return { t85: (((4300 - 4.3 * preheat) * 1e5 * q * q) / (thickness * thickness)) * (1 / (500 - preheat) ** 2 - 1 / (800 - preheat) ** 2) * f2 };
+  return {
+    t85:
+      (((4300 - 4.3 * preheat) * 1e5 * q * q) / (thickness * thickness)) *
+      (1 / (500 - preheat) ** 2 - 1 / (800 - preheat) ** 2) *
+      f2,
+  };
 }

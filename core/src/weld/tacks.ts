@@ -22,8 +22,20 @@ export interface Tack {
  * @returns tacks in welding order
  * Source: common practice (T-07, T-08), no published source.
  */
-export function tacks({ seam, pitch, closed = false }: { seam: { length: number } | number; pitch: number; closed?: boolean }): { tacks: Tack[] } {
-  const length = finite('seam.length', typeof seam === 'number' ? seam : seam?.length, { above: 0, max: 1e6, unit: 'mm' });
+export function tacks({
+  seam,
+  pitch,
+  closed = false,
+}: {
+  seam: { length: number } | number;
+  pitch: number;
+  closed?: boolean;
+}): { tacks: Tack[] } {
+  const length = finite('seam.length', typeof seam === 'number' ? seam : seam?.length, {
+    above: 0,
+    max: 1e6,
+    unit: 'mm',
+  });
   finite('pitch', pitch, { above: 0, unit: 'mm' });
   finite('pitch', pitch, { min: length / MOST_TACKS, unit: 'mm' });
   const gaps = Math.max(closed ? 4 : 1, Math.ceil(length / pitch - 1e-9));

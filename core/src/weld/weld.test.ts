@@ -8,7 +8,10 @@ describe('weld.lineSource', () => {
 
   // Closed form (Carslaw & Jaeger §10.3): at r = 0, rise = E/(4πk·d·t).
   it('agrees with the closed form at the source', () => {
-    expect(lineSource({ ...plate, energy: 1000, distance: 0, time: 10 }).rise).toBeCloseTo(1000 / (4 * Math.PI * 50 * 0.001 * 10), 9);
+    expect(lineSource({ ...plate, energy: 1000, distance: 0, time: 10 }).rise).toBeCloseTo(
+      1000 / (4 * Math.PI * 50 * 0.001 * 10),
+      9,
+    );
   });
 
   // Relation that must hold: at r, the greatest rise is E/(πe·ρc·d·r²), at t = r²/4a.
@@ -17,21 +20,40 @@ describe('weld.lineSource', () => {
     const r = 0.02;
     const peak = lineSource({ ...plate, energy: 1000, distance: 20, time: (r * r) / (4 * a) }).rise;
     expect(peak).toBeCloseTo(1000 / (Math.PI * Math.E * 7850 * 490 * 0.001 * r * r), 6);
-    for (const factor of [0.8, 1.25]) expect(lineSource({ ...plate, energy: 1000, distance: 20, time: (factor * r * r) / (4 * a) }).rise).toBeLessThan(peak);
+    for (const factor of [0.8, 1.25])
+      expect(lineSource({ ...plate, energy: 1000, distance: 20, time: (factor * r * r) / (4 * a) }).rise).toBeLessThan(
+        peak,
+      );
   });
 
   it('holds all its energy without loss, and exp(−2ht/ρcd) of it with loss', () => {
     const held = (film: number, time: number) => {
       let joules = 0;
-      for (let r = 0.5; r < 1500; r += 1) joules += lineSource({ ...plate, film, energy: 1000, distance: r, time }).rise * 2 * Math.PI * r * 1e-6 * 0.001 * 7850 * 490;
+      for (let r = 0.5; r < 1500; r += 1)
+        joules +=
+          lineSource({ ...plate, film, energy: 1000, distance: r, time }).rise *
+          2 *
+          Math.PI *
+          r *
+          1e-6 *
+          0.001 *
+          7850 *
+          490;
       return joules;
     };
     expect(held(0, 60)).toBeCloseTo(1000, 1);
     expect(held(12, 60)).toBeCloseTo(1000 * Math.exp((-2 * 12 * 60) / (7850 * 490 * 0.001)), 1);
   });
 
-  it.each([[{ time: 0 }, 'time'], [{ thickness: 0 }, 'thickness'], [{ energy: Number.NaN }, 'energy'], [{ distance: -1 }, 'distance']])('refuses %o', (bad, field) => {
-    expect(() => lineSource({ ...plate, energy: 1, distance: 1, time: 1, ...bad })).toThrow(expect.objectContaining({ field }));
+  it.each([
+    [{ time: 0 }, 'time'],
+    [{ thickness: 0 }, 'thickness'],
+    [{ energy: Number.NaN }, 'energy'],
+    [{ distance: -1 }, 'distance'],
+  ])('refuses %o', (bad, field) => {
+    expect(() => lineSource({ ...plate, energy: 1, distance: 1, time: 1, ...bad })).toThrow(
+      expect.objectContaining({ field }),
+    );
   });
 });
 
@@ -64,7 +86,13 @@ describe('weld.settings, heatInput and cooling', () => {
 
 describe('weld.tacks', () => {
   it('goes end, end, middle, then halves (T-07)', () => {
-    expect(tacks({ seam: 100, pitch: 25 }).tacks).toEqual([{ order: 1, at: 0 }, { order: 2, at: 100 }, { order: 3, at: 50 }, { order: 4, at: 25 }, { order: 5, at: 75 }]);
+    expect(tacks({ seam: 100, pitch: 25 }).tacks).toEqual([
+      { order: 1, at: 0 },
+      { order: 2, at: 100 },
+      { order: 3, at: 50 },
+      { order: 4, at: 25 },
+      { order: 5, at: 75 },
+    ]);
   });
 
   it('starts a closed seam at opposite corners and does not tack the start twice', () => {
@@ -76,21 +104,34 @@ describe('weld.tacks', () => {
 
   it('never leaves a gap wider than the pitch, and never repeats a place', () => {
     fc.assert(
-      fc.property(fc.double({ min: 10, max: 3000, noNaN: true }), fc.double({ min: 10, max: 60, noNaN: true }), fc.boolean(), (length, pitch, closed) => {
-        const places = tacks({ seam: length, pitch, closed }).tacks.map((tack) => tack.at).sort((a, b) => a - b);
-        const ends = closed ? [...places, length] : places;
-        for (let i = 1; i < ends.length; i++) {
-          expect(ends[i]! - ends[i - 1]!).toBeGreaterThan(0);
-          expect(ends[i]! - ends[i - 1]!).toBeLessThanOrEqual(pitch + 1e-6);
-        }
-      }),
+      fc.property(
+        fc.double({ min: 10, max: 3000, noNaN: true }),
+        fc.double({ min: 10, max: 60, noNaN: true }),
+        fc.boolean(),
+        (length, pitch, closed) => {
+          const places = tacks({ seam: length, pitch, closed })
+            .tacks.map((tack) => tack.at)
+            .sort((a, b) => a - b);
+          const ends = closed ? [...places, length] : places;
+          for (let i = 1; i < ends.length; i++) {
+            expect(ends[i]! - ends[i - 1]!).toBeGreaterThan(0);
+            expect(ends[i]! - ends[i - 1]!).toBeLessThanOrEqual(pitch + 1e-6);
+          }
+        },
+      ),
     );
   });
 });
 
 describe('weld.sequence', () => {
-  const square: Point[] = [[0, 0], [120, 0], [120, 120], [0, 120]];
-  const plan = (over: Partial<WeldInput> = {}) => planWelds({ seams: [{ points: square, closed: true }], process: 'mig', thickness: 0.9, ...over });
+  const square: Point[] = [
+    [0, 0],
+    [120, 0],
+    [120, 120],
+    [0, 120],
+  ];
+  const plan = (over: Partial<WeldInput> = {}) =>
+    planWelds({ seams: [{ points: square, closed: true }], process: 'mig', thickness: 0.9, ...over });
 
   it('welds the whole joint once: stitches add up to the seam', () => {
     const { steps, seamLength } = plan();
@@ -100,9 +141,12 @@ describe('weld.sequence', () => {
     expect(steps.map((step) => step.n)).toEqual(steps.map((_, i) => i + 1));
   });
 
-  it.each<Strategy>(['coolest', 'skip', 'backstep', 'continuous'])('%s never starts on metal that is not hand-warm', (strategy) => {
-    expect(plan({ strategy }).hottestStart).toBeLessThanOrEqual(50);
-  });
+  it.each<Strategy>(['coolest', 'skip', 'backstep', 'continuous'])(
+    '%s never starts on metal that is not hand-warm',
+    (strategy) => {
+      expect(plan({ strategy }).hottestStart).toBeLessThanOrEqual(50);
+    },
+  );
 
   it('by the coolest place takes no longer than skipping, and waits less than running on', () => {
     expect(plan().totalTime).toBeLessThanOrEqual(plan({ strategy: 'skip' }).totalTime);
@@ -119,8 +163,22 @@ describe('weld.sequence', () => {
   });
 
   it('welds each stitch back to the previous tack or weld', () => {
-    const open = planWelds({ seams: [{ points: [[0, 0], [200, 0]], closed: false }], process: 'mig', thickness: 1 });
-    const done = new Set([...open.steps].filter((step) => step.kind === 'tack').map((step) => step.from![0].toFixed(3)));
+    const open = planWelds({
+      seams: [
+        {
+          points: [
+            [0, 0],
+            [200, 0],
+          ],
+          closed: false,
+        },
+      ],
+      process: 'mig',
+      thickness: 1,
+    });
+    const done = new Set(
+      [...open.steps].filter((step) => step.kind === 'tack').map((step) => step.from![0].toFixed(3)),
+    );
     for (const step of open.steps.filter((candidate) => candidate.kind === 'stitch')) {
       expect(done.has(step.to![0].toFixed(3))).toBe(true);
       done.add(step.from![0].toFixed(3));
@@ -133,16 +191,40 @@ describe('weld.sequence', () => {
 
   it('plans any small joint without hanging or NaN', () => {
     fc.assert(
-      fc.property(fc.double({ min: 10, max: 150, noNaN: true }), fc.constantFrom('mig' as const, 'tig' as const), fc.double({ min: 0.6, max: 2, noNaN: true }), (radius, process, thickness) => {
-        const result = planWelds({ seams: [{ points: circle([0, 0], radius), closed: true }], process, thickness });
-        expect(Number.isFinite(result.totalTime)).toBe(true);
-        expect(result.hottestStart).toBeLessThanOrEqual(50);
-      }),
+      fc.property(
+        fc.double({ min: 10, max: 150, noNaN: true }),
+        fc.constantFrom('mig' as const, 'tig' as const),
+        fc.double({ min: 0.6, max: 2, noNaN: true }),
+        (radius, process, thickness) => {
+          const result = planWelds({ seams: [{ points: circle([0, 0], radius), closed: true }], process, thickness });
+          expect(Number.isFinite(result.totalTime)).toBe(true);
+          expect(result.hottestStart).toBeLessThanOrEqual(50);
+        },
+      ),
       { numRuns: 12 },
     );
   });
 
-  it.each([[{ seams: [] }, 'seams'], [{ seams: [{ points: [[0, 0], [1, 0]], closed: false }] }, 'seams[0].points'], [{ handWarm: 10 }, 'handWarm'], [{ strategy: 'random' }, 'strategy'], [{ pitch: 1 }, 'pitch']])('refuses %o', (bad, field) => {
+  it.each([
+    [{ seams: [] }, 'seams'],
+    [
+      {
+        seams: [
+          {
+            points: [
+              [0, 0],
+              [1, 0],
+            ],
+            closed: false,
+          },
+        ],
+      },
+      'seams[0].points',
+    ],
+    [{ handWarm: 10 }, 'handWarm'],
+    [{ strategy: 'random' }, 'strategy'],
+    [{ pitch: 1 }, 'pitch'],
+  ])('refuses %o', (bad, field) => {
     expect(() => plan(bad as never)).toThrow(expect.objectContaining({ field }));
   });
 });

@@ -55,7 +55,12 @@ export class BoardService {
     ]);
     const panels = plan.panels.map((panel): BoardPanel => {
       const own = zones.filter((zone) => zone.panel === panel.id);
-      const state = panelState({ sheet: sheetOf(panel), layers: panel.layers, readings: readings.filter((reading) => reading.panel === panel.id).map(asReading), zones: own.map((zone) => zone.class) });
+      const state = panelState({
+        sheet: sheetOf(panel),
+        layers: panel.layers,
+        readings: readings.filter((reading) => reading.panel === panel.id).map(asReading),
+        zones: own.map((zone) => zone.class),
+      });
       const decisions = repairs.filter((repair) => repair.panel === panel.id);
       const undecided = own.some((zone) => !decisions.some((repair) => repair.zones.some(({ id }) => id === zone.id)));
       const done = decisions.length > 0 && !undecided && decisions.every((repair) => repair.done);

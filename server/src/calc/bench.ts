@@ -22,7 +22,10 @@ export class CalcBench {
   private timer: NodeJS.Timeout | undefined;
 
   run(id: string, input: unknown): Promise<unknown> {
-    if (this.waiting.length >= MOST_WAITING) return Promise.reject(new ServerProblem('took-too-long', 'Too many calculations are waiting; try again in a moment.'));
+    if (this.waiting.length >= MOST_WAITING)
+      return Promise.reject(
+        new ServerProblem('took-too-long', 'Too many calculations are waiting; try again in a moment.'),
+      );
     return new Promise((resolve, reject) => {
       this.waiting.push({ id, input, resolve, reject });
       this.next();
@@ -44,7 +47,11 @@ export class CalcBench {
     this.timer = setTimeout(() => {
       void this.worker?.terminate();
       this.worker = undefined;
-      this.finish((current) => current.reject(new ServerProblem('took-too-long', `The calculation was stopped after ${LONGEST} s; make the input smaller.`)));
+      this.finish((current) =>
+        current.reject(
+          new ServerProblem('took-too-long', `The calculation was stopped after ${LONGEST} s; make the input smaller.`),
+        ),
+      );
     }, LONGEST * 1000);
     this.worker.postMessage({ id: job.id, input: job.input });
   }
@@ -53,12 +60,18 @@ export class CalcBench {
     // Bundled for use, the worker lies beside the server; under development it is TypeScript and needs a loader.
     const bundled = import.meta.url.endsWith('.js');
     const source = new URL('./worker.ts', import.meta.url).href;
-    const worker = bundled ? new Worker(new URL('./calcWorker.js', import.meta.url)) : new Worker(`import('tsx/esm/api').then(({ register }) => { register(); return import(${JSON.stringify(source)}); })`, { eval: true });
+    const worker = bundled
+      ? new Worker(new URL('./calcWorker.js', import.meta.url))
+      : new Worker(
+          `import('tsx/esm/api').then(({ register }) => { register(); return import(${JSON.stringify(source)}); })`,
+          { eval: true },
+        );
     worker.unref();
     worker.on('message', (answer: Answer) => {
       this.finish((job) => {
         if ('result' in answer) job.resolve(answer.result);
-        else if ('problem' in answer) job.reject(new Problem(answer.problem.code, answer.problem.field, answer.problem.detail));
+        else if ('problem' in answer)
+          job.reject(new Problem(answer.problem.code, answer.problem.field, answer.problem.detail));
         else job.reject(new Error(answer.failure));
       });
     });

@@ -18,14 +18,21 @@ describe('calculations over HTTP', () => {
   });
 
   it('refuse by field, and do not know what does not exist', async () => {
-    const { body } = await new Visitor(house).agent.post('/api/calc/weld.cooling').send({ heatInput: 1, thickness: -1, preheat: 20 }).expect(422);
+    const { body } = await new Visitor(house).agent
+      .post('/api/calc/weld.cooling')
+      .send({ heatInput: 1, thickness: -1, preheat: 20 })
+      .expect(422);
     expect(body).toMatchObject({ field: 'thickness', detail: expect.stringMatching(/more than 0 mm/) });
     await new Visitor(house).agent.post('/api/calc/weld.magic').send({}).expect(422);
   });
 });
 
 describe('calculations on the command line', () => {
-  const calc = (id: string, input: string) => spawnSync(process.execPath, ['--import', 'tsx', new URL('./main.ts', import.meta.url).pathname, id], { input, encoding: 'utf8' });
+  const calc = (id: string, input: string) =>
+    spawnSync(process.execPath, ['--import', 'tsx', new URL('./main.ts', import.meta.url).pathname, id], {
+      input,
+      encoding: 'utf8',
+    });
 
   it('take one input, and exit 2 where it is refused', () => {
     const good = calc('units.parseLength', '{"text":"6 3/4","unit":"in"}');
@@ -37,8 +44,14 @@ describe('calculations on the command line', () => {
   });
 
   it('take lines, and answer each', () => {
-    const { status, stdout } = calc('units.formatLength', '{"mm":25.4,"unit":"in"}\n{"mm":"x","unit":"in"}\n{"mm":1,"unit":"mm"}\n');
-    const lines = stdout.trim().split('\n').map((line) => JSON.parse(line) as { text?: string; problem?: { field: string } });
+    const { status, stdout } = calc(
+      'units.formatLength',
+      '{"mm":25.4,"unit":"in"}\n{"mm":"x","unit":"in"}\n{"mm":1,"unit":"mm"}\n',
+    );
+    const lines = stdout
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { text?: string; problem?: { field: string } });
     expect(status).toBe(0);
     expect(lines).toEqual([{ text: '1"' }, { problem: expect.objectContaining({ field: 'mm' }) }, { text: '1 mm' }]);
   });

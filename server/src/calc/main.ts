@@ -11,7 +11,8 @@ function answer(id: string, text: string): { result: unknown } | { problem: obje
     return { result: calculate(id, JSON.parse(text)) };
   } catch (error) {
     if (error instanceof Problem) return { problem: { code: error.code, field: error.field, detail: error.message } };
-    if (error instanceof SyntaxError) return { problem: { code: 'bad-json', field: 'input', detail: 'The input is not valid JSON.' } };
+    if (error instanceof SyntaxError)
+      return { problem: { code: 'bad-json', field: 'input', detail: 'The input is not valid JSON.' } };
     throw error;
   }
 }

@@ -7,7 +7,8 @@ parentPort?.on('message', ({ id, input }: { id: string; input: unknown }) => {
   try {
     parentPort?.postMessage({ result: calculate(id, input) });
   } catch (error) {
-    if (error instanceof Problem) parentPort?.postMessage({ problem: { code: error.code, field: error.field, detail: error.message } });
+    if (error instanceof Problem)
+      parentPort?.postMessage({ problem: { code: error.code, field: error.field, detail: error.message } });
     else parentPort?.postMessage({ failure: error instanceof Error ? error.message : String(error) });
   }
 });

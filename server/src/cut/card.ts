@@ -18,15 +18,28 @@ export interface CardContext {
 
 /** The cut card on A4: the line on its panel, tape offsets for each corner, cautions, and a 100 mm check bar. */
 export async function cutCard(plan: CutPlanView, context: CardContext): Promise<Buffer> {
-  const pdf = new PDFDocument({ size: 'A4', margin: PAGE.margin * POINTS_PER_MM, info: { Title: `Cut card: ${context.panel}`, Author: 'Aspecta' } });
+  const pdf = new PDFDocument({
+    size: 'A4',
+    margin: PAGE.margin * POINTS_PER_MM,
+    info: { Title: `Cut card: ${context.panel}`, Author: 'Aspecta' },
+  });
   const chunks: Buffer[] = [];
   pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
   const ended = new Promise<void>((resolve) => pdf.on('end', () => resolve()));
   const write = (mm: number) => formatLength({ mm, unit: context.unit }).text;
 
-  heading(pdf, `Cut card – ${context.panel}`, `${context.vehicle} · layer ${plan.layer}, ${plan.thickness} mm as built · ${context.by}, ${context.on}`);
+  heading(
+    pdf,
+    `Cut card – ${context.panel}`,
+    `${context.vehicle} · layer ${plan.layer}, ${plan.thickness} mm as built · ${context.by}, ${context.on}`,
+  );
   drawing(pdf, plan, context.panelOutline);
-  pdf.fontSize(9).fillColor('#222').text(`Final line ${write(plan.line.cutLength)} to cut and weld. Rough line 12 mm inside it first; then the final line. Blade ${plan.settings.kerf} mm. Round the inside corners to ${plan.settings.cornerRadius} mm or more.`);
+  pdf
+    .fontSize(9)
+    .fillColor('#222')
+    .text(
+      `Final line ${write(plan.line.cutLength)} to cut and weld. Rough line 12 mm inside it first; then the final line. Blade ${plan.settings.kerf} mm. Round the inside corners to ${plan.settings.cornerRadius} mm or more.`,
+    );
   pdf.moveDown(0.6);
   offsetsTable(pdf, plan);
   pdf.moveDown(0.8).font('Helvetica-Bold').fontSize(10).text('Before you cut').font('Helvetica').fontSize(8.5);
@@ -52,7 +65,10 @@ function drawing(pdf: PDFKit.PDFDocument, plan: CutPlanView, outline: Ring): voi
   const left = pdf.x;
   const top = pdf.y;
   const drawn = (box.maxV - box.minV) * scale;
-  const place = ([u, v]: Point): [number, number] => [left + (u - box.minU) * scale, top + drawn - (v - box.minV) * scale];
+  const place = ([u, v]: Point): [number, number] => [
+    left + (u - box.minU) * scale,
+    top + drawn - (v - box.minV) * scale,
+  ];
   const ring = (points: Ring, closed = true) => {
     pdf.moveTo(...place(points[0]!));
     for (const p of points.slice(1)) pdf.lineTo(...place(p));
@@ -67,9 +83,17 @@ function drawing(pdf: PDFKit.PDFDocument, plan: CutPlanView, outline: Ring): voi
   plan.line.corners.forEach((corner, i) => {
     const [x, y] = place(corner);
     pdf.circle(x, y, 6).fillColor('#fff').fillAndStroke('#fff', '#b3261e');
-    pdf.fillColor('#b3261e').font('Helvetica-Bold').fontSize(7).text(String(i + 1), x - 6, y - 3, { width: 12, align: 'center', lineBreak: false });
+    pdf
+      .fillColor('#b3261e')
+      .font('Helvetica-Bold')
+      .fontSize(7)
+      .text(String(i + 1), x - 6, y - 3, { width: 12, align: 'center', lineBreak: false });
   });
-  pdf.font('Helvetica').fontSize(7).fillColor('#777').text('Drawing not to scale; red: final line, grey: rough line.', left, top + drawn + 4);
+  pdf
+    .font('Helvetica')
+    .fontSize(7)
+    .fillColor('#777')
+    .text('Drawing not to scale; red: final line, grey: rough line.', left, top + drawn + 4);
   pdf.moveDown(0.8);
   pdf.x = left;
 }
@@ -81,15 +105,23 @@ function offsetsTable(pdf: PDFKit.PDFDocument, plan: CutPlanView): void {
     const y = pdf.y;
     let x = left;
     cells.forEach((cell, i) => {
-      pdf.font(bold ? 'Helvetica-Bold' : i === 0 ? 'Helvetica' : 'Courier').fontSize(bold ? 8.5 : 10).fillColor('#111').text(cell, x, y, { width: columns[i]!, lineBreak: false });
+      pdf
+        .font(bold ? 'Helvetica-Bold' : i === 0 ? 'Helvetica' : 'Courier')
+        .fontSize(bold ? 8.5 : 10)
+        .fillColor('#111')
+        .text(cell, x, y, { width: columns[i]!, lineBreak: false });
       x += columns[i]!;
     });
     pdf.x = left;
     pdf.y = y + 15;
   };
   row(['Corner', `from ${plan.datums[0].name}`, `from ${plan.datums[1].name}`, 'to next corner'], true);
-  plan.corners.forEach((corner, i) => row([String(i + 1), corner.offsets[0]!.text, corner.offsets[1]!.text, plan.runs[i]!.text], false));
-  const note = plan.mirror ? `Offsets are square to the edge. On ${plan.mirror} the same figures hold from the mirrored edges.` : 'Offsets are square to the edge.';
+  plan.corners.forEach((corner, i) =>
+    row([String(i + 1), corner.offsets[0]!.text, corner.offsets[1]!.text, plan.runs[i]!.text], false),
+  );
+  const note = plan.mirror
+    ? `Offsets are square to the edge. On ${plan.mirror} the same figures hold from the mirrored edges.`
+    : 'Offsets are square to the edge.';
   pdf.font('Helvetica').fontSize(8).fillColor('#555').text(note, left);
 }
 
@@ -98,6 +130,19 @@ function checkBar(pdf: PDFKit.PDFDocument): void {
   const x = PAGE.margin * POINTS_PER_MM;
   const y = (PAGE.height - PAGE.margin - 2) * POINTS_PER_MM;
   const length = 100 * POINTS_PER_MM;
-  pdf.lineWidth(0.8).strokeColor('#000').moveTo(x, y).lineTo(x + length, y).moveTo(x, y - 4).lineTo(x, y + 4).moveTo(x + length, y - 4).lineTo(x + length, y + 4).stroke();
-  pdf.font('Helvetica').fontSize(7).fillColor('#000').text('Check bar: 100 mm when printed at 100 %', x, y - 12, { lineBreak: false });
+  pdf
+    .lineWidth(0.8)
+    .strokeColor('#000')
+    .moveTo(x, y)
+    .lineTo(x + length, y)
+    .moveTo(x, y - 4)
+    .lineTo(x, y + 4)
+    .moveTo(x + length, y - 4)
+    .lineTo(x + length, y + 4)
+    .stroke();
+  pdf
+    .font('Helvetica')
+    .fontSize(7)
+    .fillColor('#000')
+    .text('Check bar: 100 mm when printed at 100 %', x, y - 12, { lineBreak: false });
 }

@@ -22,7 +22,10 @@ export function toDxf({ patch, corners }: PatchDrawing): string {
   dxf.addLayer('PATCH', Colors.White, 'CONTINUOUS');
   dxf.addLayer('MARK', Colors.Red, 'CONTINUOUS');
   dxf.setCurrentLayerName('PATCH');
-  dxf.addLWPolyline(patch.map(([u, v]) => ({ point: { x: u - u0, y: v - v0 } })), { flags: 1 });
+  dxf.addLWPolyline(
+    patch.map(([u, v]) => ({ point: { x: u - u0, y: v - v0 } })),
+    { flags: 1 },
+  );
   dxf.setCurrentLayerName('MARK');
   for (const [u, v] of corners) dxf.addCircle(point3d(u - u0, v - v0, 0), 1);
   return dxf.stringify();
@@ -43,7 +46,9 @@ export function toSvg({ title, patch, corners }: PatchDrawing): string {
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width.toFixed(2)}mm" height="${height.toFixed(2)}mm" viewBox="0 0 ${width.toFixed(2)} ${height.toFixed(2)}">`,
     `<title>${escapeXml(title)}</title>`,
     `<path id="patch" d="M${patch.map(([u, v]) => `${x(u)},${y(v)}`).join('L')}Z" fill="none" stroke="#000" stroke-width="0.25"/>`,
-    ...corners.map(([u, v]) => `<circle cx="${x(u)}" cy="${y(v)}" r="1" fill="none" stroke="#c00" stroke-width="0.2"/>`),
+    ...corners.map(
+      ([u, v]) => `<circle cx="${x(u)}" cy="${y(v)}" r="1" fill="none" stroke="#c00" stroke-width="0.2"/>`,
+    ),
     `<path id="check-100mm" d="M${margin},${foot}h100M${margin},${Number(foot) - 3}v6M${margin + 100},${Number(foot) - 3}v6" stroke="#000" stroke-width="0.3"/>`,
     `<text x="${margin + 50}" y="${Number(foot) - 2}" font-size="4" text-anchor="middle" font-family="sans-serif">100 mm</text>`,
     '</svg>',

@@ -30,7 +30,14 @@ export function cutRoutes(cuts: CutService, verdicts: VerdictService, shops: Sho
   router.get('/repairs/:id/cut/card.pdf', async (request, response) => {
     const caller = callerOf(request);
     const [{ plan, panel, vehicle }, shop] = await Promise.all([drawn(request), shops.shop(caller)]);
-    const card = await cutCard(plan, { vehicle: vehicle.nickname, panel: panel.name, panelOutline: panel.outline, unit: shop.unit, by: caller.name, on: new Date().toISOString().slice(0, 10) });
+    const card = await cutCard(plan, {
+      vehicle: vehicle.nickname,
+      panel: panel.name,
+      panelOutline: panel.outline,
+      unit: shop.unit,
+      by: caller.name,
+      on: new Date().toISOString().slice(0, 10),
+    });
     response.attachment(`cut-card-${panel.id}.pdf`).type('application/pdf').send(card);
   });
 

@@ -37,11 +37,22 @@ export class CutService {
     const settings = saved?.settings ?? cutDefaults;
     const body = bodyPlan(vehicle.planId);
     const panel = panelOf(body, repair.panel);
-    const [zones, shop] = await Promise.all([this.services.zones.byIds(vehicle.id, repair.zones.map((zone) => zone.id)), this.services.shops.shop(caller)]);
+    const [zones, shop] = await Promise.all([
+      this.services.zones.byIds(
+        vehicle.id,
+        repair.zones.map((zone) => zone.id),
+      ),
+      this.services.shops.shop(caller),
+    ]);
     const layer = layerOf(panel, zones[0]!.layer);
     const readings = await this.services.readings.countingOn(vehicle.id, panel.id, layer.id);
     const sheet = sheetOf(panel);
-    const line = cutLine({ panel: { outline: panel.outline, openings: sheet.slice(1), creases: panel.creases }, damage: zones.map((zone) => zone.ring), margin: settings.margin, house: settings });
+    const line = cutLine({
+      panel: { outline: panel.outline, openings: sheet.slice(1), creases: panel.creases },
+      damage: zones.map((zone) => zone.ring),
+      margin: settings.margin,
+      house: settings,
+    });
     const datums = chooseDatums(panel.outline, (outward) => edgeName(panel, outward), line.corners);
     const { corners, runs } = cutOffsets({ line: line.corners, datums, unit: shop.unit });
     return {
@@ -56,19 +67,33 @@ export class CutService {
       datums,
       corners,
       runs,
-      mirror: body.panels.find((other) => other.mirrorOf?.panel === panel.id)?.name ?? (panel.mirrorOf ? panelOf(body, panel.mirrorOf.panel).name : null),
+      mirror:
+        body.panels.find((other) => other.mirrorOf?.panel === panel.id)?.name ??
+        (panel.mirrorOf ? panelOf(body, panel.mirrorOf.panel).name : null),
       onMap: onMap(line, layer.thickness, readings),
     };
   }
 
-  async save(caller: Caller, repairId: string, { version, ...settings }: CutSettings & { version: number }): Promise<CutPlanView> {
+  async save(
+    caller: Caller,
+    repairId: string,
+    { version, ...settings }: CutSettings & { version: number },
+  ): Promise<CutPlanView> {
     await this.services.verdicts.own(caller, repairId);
     if (version === 0) {
-      const insert = await this.db.manager.createQueryBuilder().insert().into(CutEntity).values({ id: repairId, settings, version: 1 }).orIgnore().execute();
+      const insert = await this.db.manager
+        .createQueryBuilder()
+        .insert()
+        .into(CutEntity)
+        .values({ id: repairId, settings, version: 1 })
+        .orIgnore()
+        .execute();
       const fresh = (insert.raw as { affectedRows?: number }).affectedRows === 1;
       if (fresh) return this.plan(caller, repairId);
     }
-    await changeVersioned(this.db.manager, CutEntity, repairId, version, { settings }, () => this.plan(caller, repairId));
+    await changeVersioned(this.db.manager, CutEntity, repairId, version, { settings }, () =>
+      this.plan(caller, repairId),
+    );
     return this.plan(caller, repairId);
   }
 }
@@ -85,10 +110,14 @@ function onMap(line: CutLine, asBuilt: number, rows: readonly ReadingRow[]): Cut
 /** How a restorer calls the edge that faces this way. */
 function edgeName(panel: Panel, [u, v]: Point): string {
   if (Math.abs(v) >= Math.abs(u)) {
-    if (panel.view === 'floor' || panel.view === 'top') return v > 0 ? 'upper edge on the drawing' : 'lower edge on the drawing';
+    if (panel.view === 'floor' || panel.view === 'top')
+      return v > 0 ? 'upper edge on the drawing' : 'lower edge on the drawing';
     return v > 0 ? 'upper edge' : 'lower edge';
   }
-  if (['front', 'rear'].includes(panel.view) || panel.side === 'centre') return u > 0 ? 'right-hand end' : 'left-hand end';
-  const front = (panel.view === 'right' || (panel.view === 'inner' && panel.side === 'right') ? u > 0 : u < 0) ? 'front' : 'rear';
+  if (['front', 'rear'].includes(panel.view) || panel.side === 'centre')
+    return u > 0 ? 'right-hand end' : 'left-hand end';
+  const front = (panel.view === 'right' || (panel.view === 'inner' && panel.side === 'right') ? u > 0 : u < 0)
+    ? 'front'
+    : 'rear';
   return `${front} edge`;
 }

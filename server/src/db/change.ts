@@ -13,7 +13,11 @@ export async function changeVersioned<T extends ObjectLiteral & { id: string; ve
   changes: Partial<T>,
   current: () => Promise<unknown>,
 ): Promise<void> {
-  const result = await manager.update(target, { id, version: seen } as never, { ...changes, version: seen + 1 } as QueryDeepPartialEntity<T>);
+  const result = await manager.update(
+    target,
+    { id, version: seen } as never,
+    { ...changes, version: seen + 1 } as QueryDeepPartialEntity<T>,
+  );
   if (result.affected === 1) return;
   const stored = await current();
   if (stored === null || stored === undefined) throw notFound('record');

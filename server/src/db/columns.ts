@@ -13,9 +13,17 @@ export const maybe = (column: EntitySchemaColumnOptions): EntitySchemaColumnOpti
 /** JSON kept as text, so that what is read is exactly what was written. */
 export const json = (): EntitySchemaColumnOptions => ({
   type: 'longtext',
-  transformer: { to: (value: unknown) => JSON.stringify(value), from: (stored: string) => JSON.parse(stored) as unknown },
+  transformer: {
+    to: (value: unknown) => JSON.stringify(value),
+    from: (stored: string) => JSON.parse(stored) as unknown,
+  },
 });
 /** Counts changes; compared on every update so that nobody overwrites what he has not seen. */
 export const version = whole;
 
-export const belongsTo = (target: string, column: string) => ({ target, columnNames: [column], referencedColumnNames: ['id'], onDelete: 'CASCADE' as const });
+export const belongsTo = (target: string, column: string) => ({
+  target,
+  columnNames: [column],
+  referencedColumnNames: ['id'],
+  onDelete: 'CASCADE' as const,
+});

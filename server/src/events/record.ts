@@ -4,6 +4,19 @@ import type { Caller } from '../http/session.ts';
 import { EventEntity } from './entities.ts';
 
 /** Writes down what happened on a vehicle, in the transaction in which it happens. */
-export async function record(manager: EntityManager, caller: Caller, vehicleId: string, subject: string, text: string): Promise<void> {
-  await manager.insert(EventEntity, { id: randomUUID(), vehicleId, at: new Date(), by: caller.name, subject, text: text.slice(0, 500) });
+export async function record(
+  manager: EntityManager,
+  caller: Caller,
+  vehicleId: string,
+  subject: string,
+  text: string,
+): Promise<void> {
+  await manager.insert(EventEntity, {
+    id: randomUUID(),
+    vehicleId,
+    at: new Date(),
+    by: caller.name,
+    subject,
+    text: text.slice(0, 500),
+  });
 }

@@ -17,6 +17,18 @@ export interface VehicleRow {
 }
 export const VehicleEntity = new EntitySchema<VehicleRow>({
   name: 'vehicle',
-  columns: { id: key(), shopId: ref(), nickname: text(60), year: whole(), planId: text(40), goal: text(20), climate: text(20), notes: text(2000), version: version(), createdAt: moment(), deletedAt: maybe(moment()) },
+  columns: {
+    id: key(),
+    shopId: ref(),
+    nickname: text(60),
+    year: whole(),
+    planId: text(40),
+    goal: text(20),
+    climate: text(20),
+    notes: text(2000),
+    version: version(),
+    createdAt: moment(),
+    deletedAt: maybe(moment()),
+  },
   foreignKeys: [belongsTo('shop', 'shopId')],
 });

@@ -25,8 +25,14 @@ export class GarageService {
     return vehicle;
   }
 
-  async list(caller: Caller, describe: (vehicle: VehicleRow) => Promise<Omit<GarageVehicle, keyof Vehicle>>): Promise<GarageVehicle[]> {
-    const rows = await this.db.manager.find(VehicleEntity, { where: { shopId: caller.shopId, deletedAt: IsNull() }, order: { createdAt: 'ASC' } });
+  async list(
+    caller: Caller,
+    describe: (vehicle: VehicleRow) => Promise<Omit<GarageVehicle, keyof Vehicle>>,
+  ): Promise<GarageVehicle[]> {
+    const rows = await this.db.manager.find(VehicleEntity, {
+      where: { shopId: caller.shopId, deletedAt: IsNull() },
+      order: { createdAt: 'ASC' },
+    });
     return Promise.all(rows.map(async (row) => ({ ...viewOf(row), ...(await describe(row)) })));
   }
 
@@ -36,7 +42,14 @@ export class GarageService {
 
   async add(caller: Caller, input: VehicleInput): Promise<Vehicle> {
     bodyPlan(input.planId);
-    const row: VehicleRow = { ...input, id: randomUUID(), shopId: caller.shopId, version: 1, createdAt: new Date(), deletedAt: null };
+    const row: VehicleRow = {
+      ...input,
+      id: randomUUID(),
+      shopId: caller.shopId,
+      version: 1,
+      createdAt: new Date(),
+      deletedAt: null,
+    };
     await this.db.transaction(async (manager) => {
       await manager.insert(VehicleEntity, row);
       await record(manager, caller, row.id, 'garage', `${row.nickname} rolled in`);
@@ -44,7 +57,11 @@ export class GarageService {
     return viewOf(row);
   }
 
-  async change(caller: Caller, id: string, { version, ...changes }: Omit<VehicleInput, 'planId'> & { version: number }): Promise<Vehicle> {
+  async change(
+    caller: Caller,
+    id: string,
+    { version, ...changes }: Omit<VehicleInput, 'planId'> & { version: number },
+  ): Promise<Vehicle> {
     await this.own(caller, id);
     await changeVersioned(this.db.manager, VehicleEntity, id, version, changes, () => this.vehicle(caller, id));
     return this.vehicle(caller, id);
@@ -67,8 +84,13 @@ export class GarageService {
   }
 
   async removed(caller: Caller): Promise<Vehicle[]> {
-    const rows = await this.db.manager.find(VehicleEntity, { where: { shopId: caller.shopId }, order: { createdAt: 'ASC' } });
-    return rows.filter((row) => row.deletedAt && row.deletedAt.getTime() > Date.now() - DAYS_TO_RESTORE * 86_400_000).map(viewOf);
+    const rows = await this.db.manager.find(VehicleEntity, {
+      where: { shopId: caller.shopId },
+      order: { createdAt: 'ASC' },
+    });
+    return rows
+      .filter((row) => row.deletedAt && row.deletedAt.getTime() > Date.now() - DAYS_TO_RESTORE * 86_400_000)
+      .map(viewOf);
   }
 }
 

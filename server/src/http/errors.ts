@@ -20,13 +20,23 @@ export function problemHandler(logger: Logger): ErrorRequestHandler {
 }
 
 function bodyOf(error: unknown): ProblemBody {
-  if (error instanceof ServerProblem) return problem(error.status, error.code, error.message, { ...(error.field ? { field: error.field } : {}), ...error.extra });
+  if (error instanceof ServerProblem)
+    return problem(error.status, error.code, error.message, {
+      ...(error.field ? { field: error.field } : {}),
+      ...error.extra,
+    });
   if (error instanceof Problem) return problem(422, error.code, error.message, { field: error.field });
   const parse = error as { type?: string; status?: number };
-  if (parse.type === 'entity.too.large') return problem(413, 'too-large', 'This is more than can be sent at once; split it into smaller parts.');
+  if (parse.type === 'entity.too.large')
+    return problem(413, 'too-large', 'This is more than can be sent at once; split it into smaller parts.');
   if (parse.type === 'entity.parse.failed') return problem(400, 'bad-json', 'The request is not valid JSON.');
-  if (parse.status && parse.status >= 400 && parse.status < 500) return problem(parse.status, 'invalid', 'The request cannot be read.');
-  return problem(500, 'internal', 'Something went wrong on the server; nothing was changed. Try again, and look into the server log if it stays.');
+  if (parse.status && parse.status >= 400 && parse.status < 500)
+    return problem(parse.status, 'invalid', 'The request cannot be read.');
+  return problem(
+    500,
+    'internal',
+    'Something went wrong on the server; nothing was changed. Try again, and look into the server log if it stays.',
+  );
 }
 
 function problem(status: number, code: string, detail: string, extra: Record<string, unknown> = {}): ProblemBody {

@@ -18,6 +18,10 @@ export class ServerProblem extends Error {
   }
 }
 
-export const notFound = (what: string) => new ServerProblem('not-found', `This ${what} does not exist, or belongs to another shop.`);
-export const conflict = (current: unknown) => new ServerProblem('conflict', 'Somebody else has changed this in the meantime. Compare and choose.', undefined, { current });
+export const notFound = (what: string) =>
+  new ServerProblem('not-found', `This ${what} does not exist, or belongs to another shop.`);
+export const conflict = (current: unknown) =>
+  new ServerProblem('conflict', 'Somebody else has changed this in the meantime. Compare and choose.', undefined, {
+    current,
+  });
 export const alreadyThere = (field: string, detail: string) => new ServerProblem('already-there', detail, field);

@@ -9,7 +9,11 @@ export function parse<T>(schema: ObjectSchema<T>, body: unknown): T {
   throw new ServerProblem('invalid', errors[0]!.detail, errors[0]!.field, { errors });
 }
 
-const pathOf = (item: ValidationErrorItem) => item.path.reduce<string>((text, part) => (typeof part === 'number' ? `${text}[${part}]` : text === '' ? String(part) : `${text}.${part}`), '');
+const pathOf = (item: ValidationErrorItem) =>
+  item.path.reduce<string>(
+    (text, part) => (typeof part === 'number' ? `${text}[${part}]` : text === '' ? String(part) : `${text}.${part}`),
+    '',
+  );
 
 /** What is wrong and how to mend it, in plain words. */
 function sentence(item: ValidationErrorItem): string {

@@ -20,6 +20,12 @@ let database: MariaDb | undefined;
 let server: ChildProcess | undefined;
 let port = 0;
 
+const address = () => `http://127.0.0.1:${port}`;
+/** What a later start needs to know, also when this one is killed: who runs, and where. */
+const noteLock = () => {
+  const note = { pid: process.pid, address: address(), server: server?.pid, database: database?.process.pid };
+  writeFileSync(lock, JSON.stringify(note));
+};
 const say = (text: string) => process.stdout.write(`${text}\n`);
 
 async function launch(): Promise<void> {
@@ -38,9 +44,9 @@ async function launch(): Promise<void> {
   if (mode === 'demo') await runOnce('demo.js', 'Loading the demo …');
   port = await freePort(Number(process.env['ASPECTA_PORT'] ?? FIRST_PORT.web));
   await startServer();
-  const address = `http://127.0.0.1:${port}`;
-  writeFileSync(lock, JSON.stringify({ pid: process.pid, address, server: server?.pid, database: database.process.pid }));
-  say(`\nAspecta is ready: ${address}\n${mode === 'demo' ? 'Sign in to the demo with one click. ' : ''}Ctrl-C ends it.`);
+  say(
+    `\nAspecta is ready: ${address()}\n${mode === 'demo' ? 'Sign in to the demo with one click. ' : ''}Ctrl-C ends it.`,
+  );
 }
 
 /** The address of another launch of this house; a lock left behind by a kill does not count. */
@@ -59,28 +65,60 @@ function runningElsewhere(): string | undefined {
 
 function environment(): NodeJS.ProcessEnv {
   const { host, port: dbPort, user, password, database: name } = database!.address;
-  return { ...process.env, ASPECTA_HOME: home, ASPECTA_DEMO: mode === 'demo' ? '1' : '0', ASPECTA_PORT: String(port), ASPECTA_DB_HOST: host, ASPECTA_DB_PORT: String(dbPort), ASPECTA_DB_USER: user, ASPECTA_DB_PASSWORD: password, ASPECTA_DB_NAME: name, NODE_ENV: 'production' };
+  return {
+    ...process.env,
+    ASPECTA_HOME: home,
+    ASPECTA_DEMO: mode === 'demo' ? '1' : '0',
+    ASPECTA_PORT: String(port),
+    ASPECTA_DB_HOST: host,
+    ASPECTA_DB_PORT: String(dbPort),
+    ASPECTA_DB_USER: user,
+    ASPECTA_DB_PASSWORD: password,
+    ASPECTA_DB_NAME: name,
+    NODE_ENV: 'production',
+  };
 }
 
 async function runOnce(program: string, text: string): Promise<void> {
   say(text);
-  const child = spawn(process.execPath, [join(dist, program)], { stdio: ['ignore', 'inherit', 'inherit'], env: environment() });
+  const child = spawn(process.execPath, [join(dist, program)], {
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: environment(),
+  });
   const code = await new Promise<number | null>((resolve) => child.once('exit', resolve));
   if (code !== 0 && !ending) throw new Error(`${program} ended with ${code}.`);
 }
 
 async function startServer(): Promise<void> {
-  const child = spawn(process.execPath, ['--enable-source-maps', join(dist, 'server.js')], { stdio: ['ignore', 'pipe', 'inherit'], env: environment(), detached: true });
+  const child = spawn(process.execPath, ['--enable-source-maps', join(dist, 'server.js')], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+    env: environment(),
+    detached: true,
+  });
   server = child;
   await new Promise<void>((resolve, reject) => {
     child.stdout!.on('data', (text: Buffer) => text.toString().includes('listening') && resolve());
     child.once('exit', (code) => reject(new Error(`The server ended with ${code}.`)));
   });
+  noteLock();
   child.once('exit', () => {
     if (ending) return;
     say('The server has ended unexpectedly; starting it again.');
-    void pause(300).then(startServer).catch(fail);
+    void restartServer();
   });
+}
+
+/** Tries again for a while: the database may be on its way back too. */
+async function restartServer(): Promise<void> {
+  for (let attempt = 0; attempt < 30 && !ending; attempt++) {
+    await pause(300 + attempt * 100);
+    try {
+      return await startServer();
+    } catch {
+      // The reason is in the server's own output; the next attempt may find the database again.
+    }
+  }
+  if (!ending) fail(new Error('The server could not be started again.'));
 }
 
 /** A database that is killed is started again on the same port; the server reconnects by itself. */

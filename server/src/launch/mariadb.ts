@@ -34,18 +34,47 @@ const LONGEST_STOP = 30_000;
  */
 export async function startMariaDb({ home, port, durable }: MariaDbOptions): Promise<MariaDb> {
   mkdirSync(join(home, 'run'), { recursive: true });
-  const files = { data: join(home, 'data'), socket: join(home, 'run', 'db.sock'), pid: join(home, 'run', 'db.pid'), log: join(home, 'run', 'db.log'), init: join(home, 'run', 'init.sql') };
-  if (Buffer.byteLength(files.socket) > 107) throw new Error(`The folder ${home} has too long a path for a database socket; move the project to a shorter one.`);
+  const files = {
+    data: join(home, 'data'),
+    socket: join(home, 'run', 'db.sock'),
+    pid: join(home, 'run', 'db.pid'),
+    log: join(home, 'run', 'db.log'),
+    init: join(home, 'run', 'init.sql'),
+  };
+  if (Buffer.byteLength(files.socket) > 107)
+    throw new Error(`The folder ${home} has too long a path for a database socket; move the project to a shorter one.`);
   await endLeftover(files.pid);
   createData(files.data);
-  const address: DatabaseAddress = { host: '127.0.0.1', port: await freePort(port), user: 'aspecta', password: passwordOf(join(home, 'db-password')), database: 'aspecta' };
+  const address: DatabaseAddress = {
+    host: '127.0.0.1',
+    port: await freePort(port),
+    user: 'aspecta',
+    password: passwordOf(join(home, 'db-password')),
+    database: 'aspecta',
+  };
   writeFileSync(files.init, initSql(address), { mode: 0o600 });
   const log = openSync(files.log, 'a');
-  const child = spawn('mariadbd', [
-    '--no-defaults', ...asRoot(), `--datadir=${files.data}`, `--port=${address.port}`, '--bind-address=127.0.0.1', `--socket=${files.socket}`, `--pid-file=${files.pid}`, `--log-error=${files.log}`,
-    '--skip-name-resolve', '--character-set-server=utf8mb4', '--collation-server=utf8mb4_unicode_ci', '--default-time-zone=+00:00', `--init-file=${files.init}`, '--max-allowed-packet=64M',
-    ...(durable ? [] : ['--innodb-flush-log-at-trx-commit=0', '--innodb-log-file-size=8M']),
-  ], { stdio: ['ignore', log, log], detached: true });
+  const child = spawn(
+    'mariadbd',
+    [
+      '--no-defaults',
+      ...asRoot(),
+      `--datadir=${files.data}`,
+      `--port=${address.port}`,
+      '--bind-address=127.0.0.1',
+      `--socket=${files.socket}`,
+      `--pid-file=${files.pid}`,
+      `--log-error=${files.log}`,
+      '--skip-name-resolve',
+      '--character-set-server=utf8mb4',
+      '--collation-server=utf8mb4_unicode_ci',
+      '--default-time-zone=+00:00',
+      `--init-file=${files.init}`,
+      '--max-allowed-packet=64M',
+      ...(durable ? [] : ['--innodb-flush-log-at-trx-commit=0', '--innodb-log-file-size=8M']),
+    ],
+    { stdio: ['ignore', log, log], detached: true },
+  );
   await ready(child, address, files.log);
   return { address, process: child, stop: () => stop(child) };
 }
@@ -72,8 +101,22 @@ function createData(data: string): void {
   rmSync(fresh, { recursive: true, force: true });
   rmSync(data, { recursive: true, force: true });
   mkdirSync(fresh, { recursive: true });
-  const made = spawnSync('mariadb-install-db', ['--no-defaults', ...asRoot(), `--datadir=${fresh}`, '--auth-root-authentication-method=normal', '--skip-test-db', '--skip-name-resolve'], { encoding: 'utf8' });
-  if (made.status !== 0) throw new Error(`The data folder of the database could not be made: ${made.error?.message ?? (made.stderr || made.stdout).slice(-800)}`);
+  const made = spawnSync(
+    'mariadb-install-db',
+    [
+      '--no-defaults',
+      ...asRoot(),
+      `--datadir=${fresh}`,
+      '--auth-root-authentication-method=normal',
+      '--skip-test-db',
+      '--skip-name-resolve',
+    ],
+    { encoding: 'utf8' },
+  );
+  if (made.status !== 0)
+    throw new Error(
+      `The data folder of the database could not be made: ${made.error?.message ?? (made.stderr || made.stdout).slice(-800)}`,
+    );
   renameSync(fresh, data);
 }
 
@@ -100,9 +143,18 @@ async function ready(child: ChildProcess, address: DatabaseAddress, log: string)
   child.once('error', () => (ended = true));
   const until = Date.now() + LONGEST_START;
   for (;;) {
-    if (ended) throw new Error(`The database did not start. The end of ${log}:\n${existsSync(log) ? readFileSync(log, 'utf8').slice(-1500) : 'mariadbd was not found'}`);
+    if (ended)
+      throw new Error(
+        `The database did not start. The end of ${log}:\n${existsSync(log) ? readFileSync(log, 'utf8').slice(-1500) : 'mariadbd was not found'}`,
+      );
     try {
-      const connection = await createConnection({ host: address.host, port: address.port, user: address.user, password: address.password, database: address.database });
+      const connection = await createConnection({
+        host: address.host,
+        port: address.port,
+        user: address.user,
+        password: address.password,
+        database: address.database,
+      });
       await connection.query('SELECT 1');
       await connection.end();
       return;

@@ -20,6 +20,21 @@ export interface OrderRow {
 }
 export const OrderEntity = new EntitySchema<OrderRow>({
   name: 'order_line',
-  columns: { id: key(), vehicleId: ref(), repairId: maybe(ref()), panel: text(60), maker: text(80), price: whole(), quantity: whole(), carriage: whole(), state: text(12), due: maybe(day()), note: text(500), history: json(), version: version(), createdAt: moment() },
+  columns: {
+    id: key(),
+    vehicleId: ref(),
+    repairId: maybe(ref()),
+    panel: text(60),
+    maker: text(80),
+    price: whole(),
+    quantity: whole(),
+    carriage: whole(),
+    state: text(12),
+    due: maybe(day()),
+    note: text(500),
+    history: json(),
+    version: version(),
+    createdAt: moment(),
+  },
   foreignKeys: [belongsTo('vehicle', 'vehicleId')],
 });

@@ -28,10 +28,22 @@ export class OrderService {
 
   /** The order book of the shop. */
   async list(caller: Caller): Promise<OrderLine[]> {
-    const [vehicles, shop] = await Promise.all([this.db.manager.findBy(VehicleEntity, { shopId: caller.shopId }), this.shops.shop(caller)]);
+    const [vehicles, shop] = await Promise.all([
+      this.db.manager.findBy(VehicleEntity, { shopId: caller.shopId }),
+      this.shops.shop(caller),
+    ]);
     const open = vehicles.filter((vehicle) => vehicle.deletedAt === null);
-    const rows = await this.db.manager.find(OrderEntity, { where: { vehicleId: In(open.map((vehicle) => vehicle.id)) }, order: { createdAt: 'ASC' } });
-    return rows.map((row) => viewOf(row, open.find((vehicle) => vehicle.id === row.vehicleId)!, shop.taxRate));
+    const rows = await this.db.manager.find(OrderEntity, {
+      where: { vehicleId: In(open.map((vehicle) => vehicle.id)) },
+      order: { createdAt: 'ASC' },
+    });
+    return rows.map((row) =>
+      viewOf(
+        row,
+        open.find((vehicle) => vehicle.id === row.vehicleId)!,
+        shop.taxRate,
+      ),
+    );
   }
 
   async ofVehicle(vehicleId: string): Promise<OrderRow[]> {
@@ -41,7 +53,15 @@ export class OrderService {
   async add(caller: Caller, input: Details & { vehicleId: string; panel: string }): Promise<OrderLine> {
     const vehicle = await this.garage.own(caller, input.vehicleId);
     panelOf(bodyPlan(vehicle.planId), input.panel);
-    const row: OrderRow = { ...input, id: randomUUID(), repairId: null, state: 'wanted', history: [step('wanted', today(), caller)], version: 1, createdAt: new Date() };
+    const row: OrderRow = {
+      ...input,
+      id: randomUUID(),
+      repairId: null,
+      state: 'wanted',
+      history: [step('wanted', today(), caller)],
+      version: 1,
+      createdAt: new Date(),
+    };
     await this.db.transaction(async (manager) => {
       await manager.insert(OrderEntity, row);
       await record(manager, caller, vehicle.id, 'order', `${row.panel} wanted from ${row.maker}`);
@@ -50,11 +70,28 @@ export class OrderService {
   }
 
   /** Puts the panel of a decision into the book, in the transaction of the decision; once for each repair. */
-  async wantPanel(manager: EntityManager, caller: Caller, repair: { id: string; vehicleId: string; panel: string }, offer: Offer): Promise<void> {
+  async wantPanel(
+    manager: EntityManager,
+    caller: Caller,
+    repair: { id: string; vehicleId: string; panel: string },
+    offer: Offer,
+  ): Promise<void> {
     if (await manager.existsBy(OrderEntity, { repairId: repair.id })) return;
     await manager.insert(OrderEntity, {
-      id: randomUUID(), vehicleId: repair.vehicleId, repairId: repair.id, panel: repair.panel, maker: offer.maker, price: offer.price, quantity: 1, carriage: offer.carriage,
-      state: 'wanted', due: null, note: '', history: [step('wanted', today(), caller)], version: 1, createdAt: new Date(),
+      id: randomUUID(),
+      vehicleId: repair.vehicleId,
+      repairId: repair.id,
+      panel: repair.panel,
+      maker: offer.maker,
+      price: offer.price,
+      quantity: 1,
+      carriage: offer.carriage,
+      state: 'wanted',
+      due: null,
+      note: '',
+      history: [step('wanted', today(), caller)],
+      version: 1,
+      createdAt: new Date(),
     });
   }
 
@@ -65,14 +102,23 @@ export class OrderService {
   }
 
   /** Moves a line one state on, with its day. */
-  async move(caller: Caller, id: string, { state, on, due, version }: { state: OrderState; on: string; due: string | null; version: number }): Promise<OrderLine> {
+  async move(
+    caller: Caller,
+    id: string,
+    { state, on, due, version }: { state: OrderState; on: string; due: string | null; version: number },
+  ): Promise<OrderLine> {
     const line = await this.line(caller, id);
     const row = await this.db.manager.findOneByOrFail(OrderEntity, { id });
     if (line.version === version && !nextStates(row.state).includes(state)) {
-      throw new ServerProblem('invalid', `A panel that is ${row.state} cannot become ${state}; next can be: ${nextStates(row.state).join(', ') || 'nothing'}.`, 'state');
+      throw new ServerProblem(
+        'invalid',
+        `A panel that is ${row.state} cannot become ${state}; next can be: ${nextStates(row.state).join(', ') || 'nothing'}.`,
+        'state',
+      );
     }
     if (Number.isNaN(Date.parse(on))) throw new ServerProblem('invalid', 'on is not a day of the calendar.', 'on');
-    if (due !== null && Number.isNaN(Date.parse(due))) throw new ServerProblem('invalid', 'due is not a day of the calendar.', 'due');
+    if (due !== null && Number.isNaN(Date.parse(due)))
+      throw new ServerProblem('invalid', 'due is not a day of the calendar.', 'due');
     await this.db.transaction(async (manager) => {
       const changes = { state, due: due ?? row.due, history: [...row.history, step(state, on, caller)] };
       await changeVersioned(manager, OrderEntity, id, version, changes, () => this.line(caller, id));
@@ -93,12 +139,34 @@ const today = () => new Date().toISOString().slice(0, 10);
 const step = (state: OrderState, on: string, caller: Caller) => ({ state, on, by: caller.name });
 
 /** Is a panel on its way and past its day? */
-export const isLate = (row: Pick<OrderRow, 'state' | 'due'>): boolean => isAwaited(row.state) && row.due !== null && row.due < today();
+export const isLate = (row: Pick<OrderRow, 'state' | 'due'>): boolean =>
+  isAwaited(row.state) && row.due !== null && row.due < today();
 
 function viewOf(row: OrderRow, vehicle: VehicleRow, taxRate: number): OrderLine {
-  const price = landed({ lines: [{ price: row.price, quantity: row.quantity }], carriage: row.carriage, taxRate, taxOnCarriage: true });
+  const price = landed({
+    lines: [{ price: row.price, quantity: row.quantity }],
+    carriage: row.carriage,
+    taxRate,
+    taxOnCarriage: true,
+  });
   return {
-    id: row.id, vehicleId: row.vehicleId, vehicle: vehicle.nickname, repairId: row.repairId, panel: row.panel, panelName: panelOf(bodyPlan(vehicle.planId), row.panel).name, maker: row.maker,
-    price: row.price, quantity: row.quantity, carriage: row.carriage, landed: price.total, state: row.state, next: [...nextStates(row.state)], due: row.due, late: isLate(row), note: row.note, history: row.history, version: row.version,
+    id: row.id,
+    vehicleId: row.vehicleId,
+    vehicle: vehicle.nickname,
+    repairId: row.repairId,
+    panel: row.panel,
+    panelName: panelOf(bodyPlan(vehicle.planId), row.panel).name,
+    maker: row.maker,
+    price: row.price,
+    quantity: row.quantity,
+    carriage: row.carriage,
+    landed: price.total,
+    state: row.state,
+    next: [...nextStates(row.state)],
+    due: row.due,
+    late: isLate(row),
+    note: row.note,
+    history: row.history,
+    version: row.version,
   };
 }

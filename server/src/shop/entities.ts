@@ -13,7 +13,15 @@ export interface ShopRow {
 }
 export const ShopEntity = new EntitySchema<ShopRow>({
   name: 'shop',
-  columns: { id: key(), name: text(120), currency: text(3), unit: text(2), taxRate: decimal(), rates: json(), version: version() },
+  columns: {
+    id: key(),
+    name: text(120),
+    currency: text(3),
+    unit: text(2),
+    taxRate: decimal(),
+    rates: json(),
+    version: version(),
+  },
 });
 
 export interface PersonRow {
@@ -27,6 +35,14 @@ export interface PersonRow {
 }
 export const PersonEntity = new EntitySchema<PersonRow>({
   name: 'person',
-  columns: { id: key(), shopId: ref(), name: text(120), email: { ...text(200), unique: true }, passwordHash: text(255), role: text(10), createdAt: moment() },
+  columns: {
+    id: key(),
+    shopId: ref(),
+    name: text(120),
+    email: { ...text(200), unique: true },
+    passwordHash: text(255),
+    role: text(10),
+    createdAt: moment(),
+  },
   foreignKeys: [belongsTo('shop', 'shopId')],
 });

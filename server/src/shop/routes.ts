@@ -26,7 +26,9 @@ export function doorRoutes(service: ShopService, options: { demo: boolean; tries
   const demoFor = (request: Request) => options.demo && LOOPBACK.has(request.socket.remoteAddress ?? '');
 
   router.get('/door', async (request, response) => {
-    const session = request.session.personId ? await sessionOf(service, callerOf(request), request.session.csrf ?? '').catch(() => null) : null;
+    const session = request.session.personId
+      ? await sessionOf(service, callerOf(request), request.session.csrf ?? '').catch(() => null)
+      : null;
     response.json({ session, demo: demoFor(request), needsSetup: await service.needsSetup() } satisfies DoorView);
   });
   router.post('/session', throttle, async (request, response) => {
@@ -34,7 +36,8 @@ export function doorRoutes(service: ShopService, options: { demo: boolean; tries
     response.json(await enter(service, request, await service.signIn(email, password)));
   });
   router.post('/session/demo', async (request, response) => {
-    if (!demoFor(request)) throw new ServerProblem('not-allowed', 'Signing in with one click works for the demo, on this machine only.');
+    if (!demoFor(request))
+      throw new ServerProblem('not-allowed', 'Signing in with one click works for the demo, on this machine only.');
     response.json(await enter(service, request, await service.demoOwner()));
   });
   router.post('/setup', throttle, async (request, response) => {

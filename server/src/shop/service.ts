@@ -27,12 +27,21 @@ export class ShopService {
 
   /** The first shop and its owner; only while there is none. */
   async setUp(input: { shop: string; name: string; email: string; password: string }): Promise<Caller> {
-    if (!(await this.needsSetup())) throw alreadyThere('shop', 'There is a shop already; sign in, or ask its owner for an account.');
+    if (!(await this.needsSetup()))
+      throw alreadyThere('shop', 'There is a shop already; sign in, or ask its owner for an account.');
     return this.createShop(input);
   }
 
   async createShop(input: { shop: string; name: string; email: string; password: string }): Promise<Caller> {
-    const shop: ShopRow = { id: randomUUID(), name: input.shop, currency: 'EUR', unit: 'mm', taxRate: 0.2, rates: DEFAULT_RATES, version: 1 };
+    const shop: ShopRow = {
+      id: randomUUID(),
+      name: input.shop,
+      currency: 'EUR',
+      unit: 'mm',
+      taxRate: 0.2,
+      rates: DEFAULT_RATES,
+      version: 1,
+    };
     const person = await this.personRow(shop.id, { ...input, role: 'owner' });
     await this.db.transaction(async (manager) => {
       await manager.insert(ShopEntity, shop);
@@ -44,13 +53,21 @@ export class ShopService {
   async signIn(email: string, password: string): Promise<Caller> {
     const person = await this.db.manager.findOneBy(PersonEntity, { email: email.toLowerCase() });
     const right = await verify(person?.passwordHash ?? (await NOBODY), password);
-    if (!person || !right) throw new ServerProblem('wrong-credentials', 'E-mail or password is wrong; check both and try again.', 'password');
+    if (!person || !right)
+      throw new ServerProblem(
+        'wrong-credentials',
+        'E-mail or password is wrong; check both and try again.',
+        'password',
+      );
     return callerFor(person);
   }
 
   /** The owner of the demo shop, for the one-click sign-in. */
   async demoOwner(): Promise<Caller> {
-    const person = await this.db.manager.findOne(PersonEntity, { where: { role: 'owner' }, order: { createdAt: 'ASC' } });
+    const person = await this.db.manager.findOne(PersonEntity, {
+      where: { role: 'owner' },
+      order: { createdAt: 'ASC' },
+    });
     if (!person) throw notFound('demo');
     return callerFor(person);
   }
@@ -74,12 +91,18 @@ export class ShopService {
   }
 
   async people(caller: Caller): Promise<Person[]> {
-    return (await this.db.manager.find(PersonEntity, { where: { shopId: caller.shopId }, order: { createdAt: 'ASC' } })).map(viewOf);
+    return (
+      await this.db.manager.find(PersonEntity, { where: { shopId: caller.shopId }, order: { createdAt: 'ASC' } })
+    ).map(viewOf);
   }
 
-  async addPerson(caller: Caller, input: { name: string; email: string; password: string; role: Role }): Promise<Person> {
+  async addPerson(
+    caller: Caller,
+    input: { name: string; email: string; password: string; role: Role },
+  ): Promise<Person> {
     needs('owner', caller);
-    if (await this.db.manager.existsBy(PersonEntity, { email: input.email.toLowerCase() })) throw alreadyThere('email', 'There is an account with this e-mail already; use another one.');
+    if (await this.db.manager.existsBy(PersonEntity, { email: input.email.toLowerCase() }))
+      throw alreadyThere('email', 'There is an account with this e-mail already; use another one.');
     const person = await this.personRow(caller.shopId, input);
     await this.db.manager.insert(PersonEntity, person);
     return viewOf(person);
@@ -88,7 +111,8 @@ export class ShopService {
   async changeRole(caller: Caller, id: string, role: Role): Promise<Person[]> {
     needs('owner', caller);
     const owners = await this.db.manager.findBy(PersonEntity, { shopId: caller.shopId, role: 'owner' });
-    if (role !== 'owner' && owners.length === 1 && owners[0]!.id === id) throw new ServerProblem('invalid', 'A shop needs an owner; make somebody else owner first.', 'role');
+    if (role !== 'owner' && owners.length === 1 && owners[0]!.id === id)
+      throw new ServerProblem('invalid', 'A shop needs an owner; make somebody else owner first.', 'role');
     const result = await this.db.manager.update(PersonEntity, { id, shopId: caller.shopId }, { role });
     if (result.affected !== 1) throw notFound('person');
     // A session carries the role it began with: end those of this person.
@@ -96,10 +120,26 @@ export class ShopService {
     return this.people(caller);
   }
 
-  private async personRow(shopId: string, input: { name: string; email: string; password: string; role: Role }): Promise<PersonRow> {
-    return { id: randomUUID(), shopId, name: input.name, email: input.email.toLowerCase(), passwordHash: await hash(input.password, ARGON), role: input.role, createdAt: new Date() };
+  private async personRow(
+    shopId: string,
+    input: { name: string; email: string; password: string; role: Role },
+  ): Promise<PersonRow> {
+    return {
+      id: randomUUID(),
+      shopId,
+      name: input.name,
+      email: input.email.toLowerCase(),
+      passwordHash: await hash(input.password, ARGON),
+      role: input.role,
+      createdAt: new Date(),
+    };
   }
 }
 
 const viewOf = ({ id, name, email, role }: PersonRow): Person => ({ id, name, email, role });
-const callerFor = (person: PersonRow): Caller => ({ personId: person.id, shopId: person.shopId, name: person.name, role: person.role });
+const callerFor = (person: PersonRow): Caller => ({
+  personId: person.id,
+  shopId: person.shopId,
+  name: person.name,
+  role: person.role,
+});

@@ -11,12 +11,22 @@ afterAll(() => house.close());
 describe('the door', () => {
   it('lets the first owner set up the shop, once', async () => {
     const visitor = new Visitor(house);
-    expect((await visitor.get('/door').expect(200)).body).toMatchObject({ session: null, needsSetup: true, demo: false });
+    expect((await visitor.get('/door').expect(200)).body).toMatchObject({
+      session: null,
+      needsSetup: true,
+      demo: false,
+    });
     const input = { shop: 'Lane End', name: 'Ada', email: 'Ada@lane.example', password: PASSWORD };
     const { body } = await visitor.post('/setup', input).expect(201);
-    expect(body).toMatchObject({ person: { email: 'ada@lane.example', role: 'owner' }, shop: { name: 'Lane End', unit: 'mm' } });
+    expect(body).toMatchObject({
+      person: { email: 'ada@lane.example', role: 'owner' },
+      shop: { name: 'Lane End', unit: 'mm' },
+    });
     await new Visitor(house).post('/setup', input).expect(409);
-    expect((await visitor.get('/door')).body).toMatchObject({ needsSetup: false, session: { person: { name: 'Ada' } } });
+    expect((await visitor.get('/door')).body).toMatchObject({
+      needsSetup: false,
+      session: { person: { name: 'Ada' } },
+    });
   });
 
   it('keeps passwords as argon2id only', async () => {
@@ -26,8 +36,12 @@ describe('the door', () => {
   });
 
   it('says the same for a wrong password and an unknown person', async () => {
-    const wrong = await new Visitor(house).post('/session', { email: 'ada@lane.example', password: 'wrong' }).expect(401);
-    const nobody = await new Visitor(house).post('/session', { email: 'nobody@lane.example', password: 'wrong' }).expect(401);
+    const wrong = await new Visitor(house)
+      .post('/session', { email: 'ada@lane.example', password: 'wrong' })
+      .expect(401);
+    const nobody = await new Visitor(house)
+      .post('/session', { email: 'nobody@lane.example', password: 'wrong' })
+      .expect(401);
     expect(wrong.body).toEqual(nobody.body);
     expect(wrong.type).toBe('application/problem+json');
   });
@@ -44,21 +58,31 @@ describe('the door', () => {
     const owner = await ownerOf(house);
     await owner.get('/vehicles').expect(200);
     await owner.delete('/session').expect(204);
-    expect((await owner.get('/vehicles').expect(401)).body).toMatchObject({ code: 'not-signed-in', detail: expect.stringContaining('kept') });
+    expect((await owner.get('/vehicles').expect(401)).body).toMatchObject({
+      code: 'not-signed-in',
+      detail: expect.stringContaining('kept'),
+    });
   });
 
   it('slows down guessing', async () => {
     const strict = await openHouse({ triesPerQuarterHour: 3 });
     const visitor = new Visitor(strict);
     for (let i = 0; i < 3; i++) await visitor.post('/session', { email: 'a@b.example', password: 'x' }).expect(401);
-    expect((await visitor.post('/session', { email: 'a@b.example', password: 'x' }).expect(429)).body).toMatchObject({ code: 'too-many-tries' });
+    expect((await visitor.post('/session', { email: 'a@b.example', password: 'x' }).expect(429)).body).toMatchObject({
+      code: 'too-many-tries',
+    });
     await strict.close();
   });
 
   it('offers the one-click sign-in to the demo only', async () => {
     await new Visitor(house).post('/session/demo').expect(403);
     const demo = await openHouse({ demo: true });
-    await demo.app.services.shops.createShop({ shop: 'Demo', name: 'Dee', email: 'dee@demo.example', password: PASSWORD });
+    await demo.app.services.shops.createShop({
+      shop: 'Demo',
+      name: 'Dee',
+      email: 'dee@demo.example',
+      password: PASSWORD,
+    });
     expect((await new Visitor(demo).post('/session/demo').expect(200)).body).toMatchObject({ person: { name: 'Dee' } });
     await demo.close();
   });
@@ -67,7 +91,8 @@ describe('the door', () => {
 describe('people and roles', () => {
   it('lets a viewer look and a worker work, and only the owner keep the house', async () => {
     const owner = await ownerOf(house);
-    const add = (role: string) => owner.post('/shop/people', { name: role, email: `${role}@roles.example`, password: PASSWORD, role }).expect(201);
+    const add = (role: string) =>
+      owner.post('/shop/people', { name: role, email: `${role}@roles.example`, password: PASSWORD, role }).expect(201);
     await add('viewer');
     await add('worker');
     const viewer = await new Visitor(house).signIn('viewer@roles.example', PASSWORD);
@@ -75,17 +100,27 @@ describe('people and roles', () => {
     await viewer.get('/vehicles').expect(200);
     expect((await viewer.post('/vehicles', {}).expect(403)).body).toMatchObject({ code: 'not-allowed' });
     await vehicleOf(worker);
-    await worker.post('/shop/people', { name: 'x', email: 'x@roles.example', password: PASSWORD, role: 'owner' }).expect(403);
+    await worker
+      .post('/shop/people', { name: 'x', email: 'x@roles.example', password: PASSWORD, role: 'owner' })
+      .expect(403);
     const { body: shop } = await owner.get('/shop').expect(200);
     const { id: _id, ...rules } = shop;
     await worker.put('/shop', rules).expect(403);
-    expect((await owner.put('/shop', { ...rules, unit: 'in' }).expect(200)).body).toMatchObject({ unit: 'in', version: 2 });
+    expect((await owner.put('/shop', { ...rules, unit: 'in' }).expect(200)).body).toMatchObject({
+      unit: 'in',
+      version: 2,
+    });
     expect((await owner.put('/shop', rules).expect(409)).body.current).toMatchObject({ unit: 'in' });
   });
 
   it('ends the sessions of somebody whose role changes, and keeps the last owner', async () => {
     const owner = await ownerOf(house);
-    const { body: person } = await owner.post('/shop/people', { name: 'Wim', email: 'wim@roles.example', password: PASSWORD, role: 'worker' });
+    const { body: person } = await owner.post('/shop/people', {
+      name: 'Wim',
+      email: 'wim@roles.example',
+      password: PASSWORD,
+      role: 'worker',
+    });
     const wim = await new Visitor(house).signIn('wim@roles.example', PASSWORD);
     await wim.get('/vehicles').expect(200);
     await owner.put(`/shop/people/${person.id}/role`, { role: 'viewer' }).expect(200);
@@ -97,7 +132,9 @@ describe('people and roles', () => {
 
   it('names every field that is wrong', async () => {
     const owner = await ownerOf(house);
-    const { body } = await owner.post('/shop/people', { name: '', email: 'no', password: 'short', role: 'king' }).expect(422);
+    const { body } = await owner
+      .post('/shop/people', { name: '', email: 'no', password: 'short', role: 'king' })
+      .expect(422);
     expect(body.errors.map((error: { field: string }) => error.field)).toEqual(['name', 'email', 'password', 'role']);
     expect(body.errors[2].detail).toMatch(/at least 10/);
   });
@@ -108,10 +145,25 @@ describe('another shop', () => {
     const [mine, theirs] = [await ownerOf(house), await ownerOf(house, 'Other')];
     const vehicle = await vehicleOf(mine);
     const { body: zone } = await mine.post(`/vehicles/${vehicle}/zones`, zoneInput()).expect(201);
-    await mine.post(`/vehicles/${vehicle}/offers`, { panel: 'quarter-l', maker: 'M', price: 100, carriage: 0, leadDays: 1 }).expect(201);
-    const { body: repair } = await mine.post(`/vehicles/${vehicle}/repairs`, { id: zone.id, zoneIds: [zone.id], choice: 'whole', reason: 'because' }).expect(201);
+    await mine
+      .post(`/vehicles/${vehicle}/offers`, { panel: 'quarter-l', maker: 'M', price: 100, carriage: 0, leadDays: 1 })
+      .expect(201);
+    const { body: repair } = await mine
+      .post(`/vehicles/${vehicle}/repairs`, { id: zone.id, zoneIds: [zone.id], choice: 'whole', reason: 'because' })
+      .expect(201);
     const [order] = (await mine.get('/orders').expect(200)).body;
-    const paths = [`/vehicles/${vehicle}`, `/vehicles/${vehicle}/board`, `/vehicles/${vehicle}/panels/quarter-l/zones`, `/vehicles/${vehicle}/panels/quarter-l/readings`, `/vehicles/${vehicle}/repairs`, `/vehicles/${vehicle}/zones/${zone.id}/history`, `/repairs/${repair.id}`, `/repairs/${repair.id}/cut`, `/repairs/${repair.id}/weld`, `/repairs/${repair.id}/cut/card.pdf`];
+    const paths = [
+      `/vehicles/${vehicle}`,
+      `/vehicles/${vehicle}/board`,
+      `/vehicles/${vehicle}/panels/quarter-l/zones`,
+      `/vehicles/${vehicle}/panels/quarter-l/readings`,
+      `/vehicles/${vehicle}/repairs`,
+      `/vehicles/${vehicle}/zones/${zone.id}/history`,
+      `/repairs/${repair.id}`,
+      `/repairs/${repair.id}/cut`,
+      `/repairs/${repair.id}/weld`,
+      `/repairs/${repair.id}/cut/card.pdf`,
+    ];
     for (const path of paths) await theirs.get(path).expect(404);
     await theirs.post(`/vehicles/${vehicle}/readings`, { readings: [reading()] }).expect(404);
     await theirs.put(`/orders/${order.id}`, { maker: 'x', price: 1, quantity: 1, carriage: 0, version: 1 }).expect(404);

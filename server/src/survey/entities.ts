@@ -22,7 +22,22 @@ export interface ReadingRow {
 }
 export const ReadingEntity = new EntitySchema<ReadingRow>({
   name: 'reading',
-  columns: { id: key(), vehicleId: ref(), panel: text(60), layer: text(40), u: decimal(), v: decimal(), coatingUm: maybe(decimal()), coatingOver: flag(), metalMm: maybe(decimal()), probe: maybe(text(10)), note: text(500), at: moment(), by: text(120), withdrawnAt: maybe(moment()) },
+  columns: {
+    id: key(),
+    vehicleId: ref(),
+    panel: text(60),
+    layer: text(40),
+    u: decimal(),
+    v: decimal(),
+    coatingUm: maybe(decimal()),
+    coatingOver: flag(),
+    metalMm: maybe(decimal()),
+    probe: maybe(text(10)),
+    note: text(500),
+    at: moment(),
+    by: text(120),
+    withdrawnAt: maybe(moment()),
+  },
   indices: [{ name: 'reading_place', columns: ['vehicleId', 'panel'] }],
   foreignKeys: [belongsTo('vehicle', 'vehicleId')],
 });
@@ -43,7 +58,20 @@ export interface ZoneRow {
 }
 export const ZoneEntity = new EntitySchema<ZoneRow>({
   name: 'zone',
-  columns: { id: key(), vehicleId: ref(), panel: text(60), layer: text(40), ring: json(), class: text(20), evidence: text(20), note: text(500), version: version(), changedAt: moment(), changedBy: text(120), deletedAt: maybe(moment()) },
+  columns: {
+    id: key(),
+    vehicleId: ref(),
+    panel: text(60),
+    layer: text(40),
+    ring: json(),
+    class: text(20),
+    evidence: text(20),
+    note: text(500),
+    version: version(),
+    changedAt: moment(),
+    changedBy: text(120),
+    deletedAt: maybe(moment()),
+  },
   indices: [{ name: 'zone_place', columns: ['vehicleId', 'panel'] }],
   foreignKeys: [belongsTo('vehicle', 'vehicleId')],
 });
@@ -63,6 +91,17 @@ export interface ZoneVersionRow {
 }
 export const ZoneVersionEntity = new EntitySchema<ZoneVersionRow>({
   name: 'zone_version',
-  columns: { id: key(), zoneId: ref(), version: whole(), layer: text(40), ring: json(), class: text(20), evidence: text(20), note: text(500), at: moment(), by: text(120) },
+  columns: {
+    id: key(),
+    zoneId: ref(),
+    version: whole(),
+    layer: text(40),
+    ring: json(),
+    class: text(20),
+    evidence: text(20),
+    note: text(500),
+    at: moment(),
+    by: text(120),
+  },
   foreignKeys: [belongsTo('zone', 'zoneId')],
 });

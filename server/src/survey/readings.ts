@@ -26,7 +26,9 @@ export class ReadingService {
   async list(caller: Caller, vehicleId: string, panel: string): Promise<ReadingView[]> {
     const vehicle = await this.garage.own(caller, vehicleId);
     panelOf(bodyPlan(vehicle.planId), panel);
-    return (await this.db.manager.find(ReadingEntity, { where: { vehicleId, panel }, order: { at: 'ASC' } })).map(viewOf);
+    return (await this.db.manager.find(ReadingEntity, { where: { vehicleId, panel }, order: { at: 'ASC' } })).map(
+      viewOf,
+    );
   }
 
   /** All readings of a vehicle that count. */
@@ -47,7 +49,8 @@ export class ReadingService {
       try {
         checkReading(plan, asReading(input));
       } catch (error) {
-        if (error instanceof Problem && inputs.length > 1) throw new Problem(error.code, `readings[${i}].${error.field}`, error.message);
+        if (error instanceof Problem && inputs.length > 1)
+          throw new Problem(error.code, `readings[${i}].${error.field}`, error.message);
         throw error;
       }
     });
@@ -60,20 +63,41 @@ export class ReadingService {
       if (rows.length > 0) {
         // Two senders of the same reading may race: the second insert is ignored, not refused.
         await manager.createQueryBuilder().insert().into(ReadingEntity).values(rows).orIgnore().execute();
-        await record(manager, caller, vehicleId, 'survey', rows.length === 1 ? `Reading on ${rows[0]!.panel}` : `${rows.length} readings`);
+        await record(
+          manager,
+          caller,
+          vehicleId,
+          'survey',
+          rows.length === 1 ? `Reading on ${rows[0]!.panel}` : `${rows.length} readings`,
+        );
       }
       return (await manager.find(ReadingEntity, { where: { id: In(ids) }, order: { at: 'ASC' } })).map(viewOf);
     });
   }
 
   /** Withdraws readings that were a slip, or lets them count again. */
-  async withdraw(caller: Caller, vehicleId: string, ids: readonly string[], withdrawn: boolean): Promise<ReadingView[]> {
+  async withdraw(
+    caller: Caller,
+    vehicleId: string,
+    ids: readonly string[],
+    withdrawn: boolean,
+  ): Promise<ReadingView[]> {
     await this.garage.own(caller, vehicleId);
     return this.db.transaction(async (manager) => {
-      await manager.update(ReadingEntity, { id: In([...ids]), vehicleId }, { withdrawnAt: withdrawn ? new Date() : null });
+      await manager.update(
+        ReadingEntity,
+        { id: In([...ids]), vehicleId },
+        { withdrawnAt: withdrawn ? new Date() : null },
+      );
       const rows = await manager.findBy(ReadingEntity, { id: In([...ids]), vehicleId });
       if (rows.length !== ids.length) throw notFound('reading');
-      await record(manager, caller, vehicleId, 'survey', `${rows.length} ${rows.length === 1 ? 'reading' : 'readings'} ${withdrawn ? 'withdrawn' : 'counted again'}`);
+      await record(
+        manager,
+        caller,
+        vehicleId,
+        'survey',
+        `${rows.length} ${rows.length === 1 ? 'reading' : 'readings'} ${withdrawn ? 'withdrawn' : 'counted again'}`,
+      );
       return rows.map(viewOf);
     });
   }

@@ -16,16 +16,22 @@ export function surveyRoutes(readings: ReadingService, zones: ZoneService): Rout
     response.json(await readings.list(callerOf(request), idOf(request), wordOf(request, 'panel')));
   });
   router.post('/vehicles/:id/readings', async (request, response) => {
-    response.status(201).json(await readings.add(callerOf(request), idOf(request), parse(readingsSchema, request.body).readings));
+    response
+      .status(201)
+      .json(await readings.add(callerOf(request), idOf(request), parse(readingsSchema, request.body).readings));
   });
   router.post('/vehicles/:id/readings/withdraw', async (request, response) => {
     const { ids, withdrawn } = parse(withdrawSchema, request.body);
     response.json(await readings.withdraw(callerOf(request), idOf(request), ids, withdrawn));
   });
-  router.post('/vehicles/:id/readings/import', express.text({ type: ['text/csv', 'text/plain'], limit: LARGEST_CSV }), async (request, response) => {
-    const text = typeof request.body === 'string' ? request.body : '';
-    response.json(await readings.importCsv(callerOf(request), idOf(request), text, request.query['store'] === '1'));
-  });
+  router.post(
+    '/vehicles/:id/readings/import',
+    express.text({ type: ['text/csv', 'text/plain'], limit: LARGEST_CSV }),
+    async (request, response) => {
+      const text = typeof request.body === 'string' ? request.body : '';
+      response.json(await readings.importCsv(callerOf(request), idOf(request), text, request.query['store'] === '1'));
+    },
+  );
   router.get('/vehicles/:id/panels/:panel/zones', async (request, response) => {
     response.json(await zones.list(callerOf(request), idOf(request), wordOf(request, 'panel')));
   });
@@ -33,7 +39,14 @@ export function surveyRoutes(readings: ReadingService, zones: ZoneService): Rout
     response.status(201).json(await zones.add(callerOf(request), idOf(request), parse(zoneSchema, request.body)));
   });
   router.put('/vehicles/:id/zones/:zone', async (request, response) => {
-    response.json(await zones.change(callerOf(request), idOf(request), idOf(request, 'zone'), parse(zoneChangeSchema, request.body)));
+    response.json(
+      await zones.change(
+        callerOf(request),
+        idOf(request),
+        idOf(request, 'zone'),
+        parse(zoneChangeSchema, request.body),
+      ),
+    );
   });
   router.delete('/vehicles/:id/zones/:zone', async (request, response) => {
     await zones.remove(callerOf(request), idOf(request), idOf(request, 'zone'));

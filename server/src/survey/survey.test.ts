@@ -16,12 +16,20 @@ const readings = (panel: string) => owner.get(`/vehicles/${vehicle}/panels/${pan
 
 describe('readings', () => {
   it('are stored once, however often they are sent', async () => {
-    const input = { readings: [reading({ panel: 'sill-r', coatingUm: 1500, coatingOver: true, note: 'behind the jack' })] };
+    const input = {
+      readings: [reading({ panel: 'sill-r', coatingUm: 1500, coatingOver: true, note: 'behind the jack' })],
+    };
     const answers = await Promise.all([1, 2, 3].map(() => owner.post(`/vehicles/${vehicle}/readings`, input)));
     expect(answers.map((answer) => answer.status)).toEqual([201, 201, 201]);
     const { body } = await readings('sill-r');
     expect(body).toHaveLength(1);
-    expect(body[0]).toMatchObject({ coatingOver: true, metalMm: 1.1, note: 'behind the jack', by: 'Owner Test', withdrawn: false });
+    expect(body[0]).toMatchObject({
+      coatingOver: true,
+      metalMm: 1.1,
+      note: 'behind the jack',
+      by: 'Owner Test',
+      withdrawn: false,
+    });
   });
 
   it.each([
@@ -40,7 +48,9 @@ describe('readings', () => {
   });
 
   it('store all of a batch or none of it', async () => {
-    const { body } = await owner.post(`/vehicles/${vehicle}/readings`, { readings: [reading(), reading({ u: -500 })] }).expect(422);
+    const { body } = await owner
+      .post(`/vehicles/${vehicle}/readings`, { readings: [reading(), reading({ u: -500 })] })
+      .expect(422);
     expect(body.field).toBe('readings[1].u');
     expect((await readings('sill-l')).body).toHaveLength(0);
   });
@@ -57,18 +67,31 @@ describe('readings', () => {
 
 describe('importing readings', () => {
   const head = 'panel,layer,u_mm,v_mm,coating_um,metal_mm,note\n';
-  const send = (text: string, store: boolean) => owner.agent.post(`/api/vehicles/${vehicle}/readings/import${store ? '?store=1' : ''}`).set('x-aspecta-csrf', owner.csrf).set('content-type', 'text/csv').send(text);
+  const send = (text: string, store: boolean) =>
+    owner.agent
+      .post(`/api/vehicles/${vehicle}/readings/import${store ? '?store=1' : ''}`)
+      .set('x-aspecta-csrf', owner.csrf)
+      .set('content-type', 'text/csv')
+      .send(text);
 
   it('shows what is in the file before anything is stored', async () => {
     const text = `${head}bonnet,outer,300,300,120,0.85,\nbonnet,outer,400,300,125,0.84,\n`;
-    expect((await send(text, false).expect(200)).body).toMatchObject({ count: 2, panels: { bonnet: 2 }, errors: [], stored: false });
+    expect((await send(text, false).expect(200)).body).toMatchObject({
+      count: 2,
+      panels: { bonnet: 2 },
+      errors: [],
+      stored: false,
+    });
     expect((await readings('bonnet')).body).toHaveLength(0);
     expect((await send(text, true).expect(200)).body).toMatchObject({ stored: true });
     expect((await readings('bonnet')).body).toHaveLength(2);
   });
 
   it('stores nothing while a line is wrong', async () => {
-    const { body } = await send(`${head}boot-lid,outer,300,300,120,0.85,\nboot-lid,outer,300,300,abc,0.85,\n`, true).expect(200);
+    const { body } = await send(
+      `${head}boot-lid,outer,300,300,120,0.85,\nboot-lid,outer,300,300,abc,0.85,\n`,
+      true,
+    ).expect(200);
     expect(body).toMatchObject({ stored: false, errors: [{ line: 3, column: 'coating' }] });
     expect((await readings('boot-lid')).body).toHaveLength(0);
   });
@@ -99,7 +122,11 @@ describe('zones', () => {
     const input = zoneInput();
     await owner.post(`/vehicles/${vehicle}/zones`, input).expect(201);
     const { id, panel: _panel, ...fields } = input;
-    const answers = await Promise.all(['first', 'second'].map((note) => owner.put(`/vehicles/${vehicle}/zones/${String(id)}`, { ...fields, note, version: 1 })));
+    const answers = await Promise.all(
+      ['first', 'second'].map((note) =>
+        owner.put(`/vehicles/${vehicle}/zones/${String(id)}`, { ...fields, note, version: 1 }),
+      ),
+    );
     expect(answers.map((answer) => answer.status).sort()).toEqual([200, 409]);
     const [kept, refused] = [answers.find((a) => a.status === 200)!, answers.find((a) => a.status === 409)!];
     expect(refused.body.current).toMatchObject({ version: 2, note: kept.body.note });
@@ -107,9 +134,39 @@ describe('zones', () => {
   });
 
   it.each([
-    [{ ring: [[0, 0], [100, 100], [100, 0], [0, 100]] }, 'ring', /crosses itself/],
-    [{ ring: [[-900, -900], [-800, -900], [-800, -800]] }, 'ring', /outside Rear quarter/],
-    [{ ring: [[0, 0], [1, 1]] }, 'ring', /at least 3/],
+    [
+      {
+        ring: [
+          [0, 0],
+          [100, 100],
+          [100, 0],
+          [0, 100],
+        ],
+      },
+      'ring',
+      /crosses itself/,
+    ],
+    [
+      {
+        ring: [
+          [-900, -900],
+          [-800, -900],
+          [-800, -800],
+        ],
+      },
+      'ring',
+      /outside Rear quarter/,
+    ],
+    [
+      {
+        ring: [
+          [0, 0],
+          [1, 1],
+        ],
+      },
+      'ring',
+      /at least 3/,
+    ],
     [{ class: 'rusty' }, 'class', /must be one of/],
     [{ note: 'x'.repeat(600) }, 'note', /shorten it to 500/],
   ])('refuse %o at its field', async (bad, field, message) => {
@@ -119,7 +176,14 @@ describe('zones', () => {
   });
 
   it('can be removed and brought back', async () => {
-    const input = zoneInput({ panel: 'roof', ring: [[300, 300], [400, 300], [400, 400]] });
+    const input = zoneInput({
+      panel: 'roof',
+      ring: [
+        [300, 300],
+        [400, 300],
+        [400, 400],
+      ],
+    });
     await owner.post(`/vehicles/${vehicle}/zones`, input).expect(201);
     await owner.delete(`/vehicles/${vehicle}/zones/${String(input['id'])}`).expect(204);
     expect((await zones('roof')).body).toEqual([]);
@@ -128,11 +192,27 @@ describe('zones', () => {
   });
 
   it('answer 404 for an id that is unknown or no id at all', async () => {
-    const body = { layer: 'outer', ring: [[0, 0], [1, 0], [1, 1]], class: 'thin', evidence: 'map', note: '', version: 1 };
+    const body = {
+      layer: 'outer',
+      ring: [
+        [0, 0],
+        [1, 0],
+        [1, 1],
+      ],
+      class: 'thin',
+      evidence: 'map',
+      note: '',
+      version: 1,
+    };
     await owner.put(`/vehicles/${vehicle}/zones/${randomUUID()}`, body).expect(404);
     await owner.put(`/vehicles/${vehicle}/zones/banana`, body).expect(404);
     await owner.get('/vehicles/undefined/board').expect(404);
     await owner.get('/no/such/address').expect(404);
-    await owner.agent.post('/api/vehicles').set('x-aspecta-csrf', owner.csrf).set('content-type', 'application/json').send('{"a":').expect(400);
+    await owner.agent
+      .post('/api/vehicles')
+      .set('x-aspecta-csrf', owner.csrf)
+      .set('content-type', 'application/json')
+      .send('{"a":')
+      .expect(400);
   });
 });

@@ -23,7 +23,12 @@ export class ZoneService {
   async list(caller: Caller, vehicleId: string, panelId: string): Promise<ZoneView[]> {
     const vehicle = await this.garage.own(caller, vehicleId);
     const panel = panelOf(bodyPlan(vehicle.planId), panelId);
-    return (await this.db.manager.find(ZoneEntity, { where: { vehicleId, panel: panelId, deletedAt: IsNull() }, order: { changedAt: 'ASC' } })).map((row) => zoneView(row, panel));
+    return (
+      await this.db.manager.find(ZoneEntity, {
+        where: { vehicleId, panel: panelId, deletedAt: IsNull() },
+        order: { changedAt: 'ASC' },
+      })
+    ).map((row) => zoneView(row, panel));
   }
 
   async ofVehicle(vehicleId: string): Promise<ZoneRow[]> {
@@ -45,15 +50,33 @@ export class ZoneService {
         if (known.vehicleId !== vehicleId) throw notFound('zone');
         return zoneView(known, panel);
       }
-      const row: ZoneRow = { ...input, vehicleId, version: 1, changedAt: new Date(), changedBy: caller.name, deletedAt: null };
+      const row: ZoneRow = {
+        ...input,
+        vehicleId,
+        version: 1,
+        changedAt: new Date(),
+        changedBy: caller.name,
+        deletedAt: null,
+      };
       await manager.insert(ZoneEntity, row);
       await this.keepVersion(manager, row);
-      await record(manager, caller, vehicleId, 'survey', `Zone on ${panel.name}: ${ZONE_CLASSES[row.class].toLowerCase()}`);
+      await record(
+        manager,
+        caller,
+        vehicleId,
+        'survey',
+        `Zone on ${panel.name}: ${ZONE_CLASSES[row.class].toLowerCase()}`,
+      );
       return zoneView(row, panel);
     });
   }
 
-  async change(caller: Caller, vehicleId: string, id: string, { version, ...changes }: Omit<ZoneInput, 'id' | 'panel'> & { version: number }): Promise<ZoneView> {
+  async change(
+    caller: Caller,
+    vehicleId: string,
+    id: string,
+    { version, ...changes }: Omit<ZoneInput, 'id' | 'panel'> & { version: number },
+  ): Promise<ZoneView> {
     const before = await this.own(caller, vehicleId, id);
     const panel = await this.checked(caller, vehicleId, before.panel, changes);
     return this.db.transaction(async (manager) => {
@@ -61,7 +84,14 @@ export class ZoneService {
         const row = await this.db.manager.findOneBy(ZoneEntity, { id, deletedAt: IsNull() });
         return row && zoneView(row, panel);
       };
-      await changeVersioned(manager, ZoneEntity, id, version, { ...changes, changedAt: new Date(), changedBy: caller.name }, stored);
+      await changeVersioned(
+        manager,
+        ZoneEntity,
+        id,
+        version,
+        { ...changes, changedAt: new Date(), changedBy: caller.name },
+        stored,
+      );
       const row = await manager.findOneByOrFail(ZoneEntity, { id });
       await this.keepVersion(manager, row);
       return zoneView(row, panel);
@@ -93,18 +123,35 @@ export class ZoneService {
     return row;
   }
 
-  private async checked(caller: Caller, vehicleId: string, panelId: string, zone: { layer: string; ring: ZoneInput['ring'] }): Promise<Panel> {
+  private async checked(
+    caller: Caller,
+    vehicleId: string,
+    panelId: string,
+    zone: { layer: string; ring: ZoneInput['ring'] },
+  ): Promise<Panel> {
     const vehicle = await this.garage.own(caller, vehicleId);
     const panel = panelOf(bodyPlan(vehicle.planId), panelId);
     layerOf(panel, zone.layer);
     const ring: Ring = simpleRing('ring', zone.ring);
-    if (clip('intersection', [ring], sheetOf(panel)).area === 0) refuse('outside-panel', 'ring', `The zone lies outside ${panel.name}; draw it on the sheet.`);
+    if (clip('intersection', [ring], sheetOf(panel)).area === 0)
+      refuse('outside-panel', 'ring', `The zone lies outside ${panel.name}; draw it on the sheet.`);
     return panel;
   }
 
   private async keepVersion(manager: EntityManager, row: ZoneRow): Promise<void> {
     const { version, layer, ring, evidence, note } = row;
-    await manager.insert(ZoneVersionEntity, { id: randomUUID(), zoneId: row.id, version, layer, ring, class: row.class, evidence, note, at: row.changedAt, by: row.changedBy });
+    await manager.insert(ZoneVersionEntity, {
+      id: randomUUID(),
+      zoneId: row.id,
+      version,
+      layer,
+      ring,
+      class: row.class,
+      evidence,
+      note,
+      at: row.changedAt,
+      by: row.changedBy,
+    });
   }
 }
 

@@ -18,12 +18,24 @@ export interface House {
 /** The whole server on a fresh, migrated database of its own. */
 export async function openHouse(options: { demo?: boolean; triesPerQuarterHour?: number } = {}): Promise<House> {
   const address = { ...inject('database'), database: `aspecta_${randomUUID().slice(0, 8)}` };
-  const root = await createConnection({ host: address.host, port: address.port, user: address.user, password: address.password });
+  const root = await createConnection({
+    host: address.host,
+    port: address.port,
+    user: address.user,
+    password: address.password,
+  });
   await root.query(`CREATE DATABASE ${address.database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
   await root.end();
   const db = await createDataSource(address).initialize();
   await db.runMigrations({ transaction: 'each' });
-  const app = createApp({ db, address, logger: pino({ level: 'silent' }), secret: 'for tests only', triesPerQuarterHour: 1000, ...options });
+  const app = createApp({
+    db,
+    address,
+    logger: pino({ level: 'silent' }),
+    secret: 'for tests only',
+    triesPerQuarterHour: 1000,
+    ...options,
+  });
   return {
     app,
     db,
@@ -51,7 +63,8 @@ export class Visitor {
   }
 
   get = (path: string) => this.agent.get(`/api${path}`);
-  post = (path: string, body: object = {}) => this.agent.post(`/api${path}`).set('x-aspecta-csrf', this.csrf).send(body);
+  post = (path: string, body: object = {}) =>
+    this.agent.post(`/api${path}`).set('x-aspecta-csrf', this.csrf).send(body);
   put = (path: string, body: object = {}) => this.agent.put(`/api${path}`).set('x-aspecta-csrf', this.csrf).send(body);
   delete = (path: string) => this.agent.delete(`/api${path}`).set('x-aspecta-csrf', this.csrf);
 }
@@ -65,7 +78,14 @@ export async function ownerOf(house: House, shop = 'Testbench'): Promise<Visitor
   return new Visitor(house).signIn(email, PASSWORD);
 }
 
-export const car: VehicleInput = { nickname: 'Old grey', year: 1967, planId: 'saloon', goal: 'driver', climate: 'wet', notes: '' };
+export const car: VehicleInput = {
+  nickname: 'Old grey',
+  year: 1967,
+  planId: 'saloon',
+  goal: 'driver',
+  climate: 'wet',
+  notes: '',
+};
 
 export async function vehicleOf(visitor: Visitor): Promise<string> {
   return ((await visitor.post('/vehicles', car).expect(201)).body as { id: string }).id;
@@ -73,7 +93,29 @@ export async function vehicleOf(visitor: Visitor): Promise<string> {
 
 /** A round hole in the quarter panel, as a zone. */
 export function zoneInput(over: object = {}): Record<string, unknown> {
-  return { id: randomUUID(), panel: 'quarter-l', layer: 'outer', ring: [[1100, 300], [1200, 300], [1200, 380], [1100, 380]], class: 'through', evidence: 'stripped', note: '', ...over };
+  return {
+    id: randomUUID(),
+    panel: 'quarter-l',
+    layer: 'outer',
+    ring: [
+      [1100, 300],
+      [1200, 300],
+      [1200, 380],
+      [1100, 380],
+    ],
+    class: 'through',
+    evidence: 'stripped',
+    note: '',
+    ...over,
+  };
 }
 
-export const reading = (over: object = {}) => ({ id: randomUUID(), panel: 'sill-l', layer: 'outer', u: 300, v: 60, metalMm: 1.1, ...over });
+export const reading = (over: object = {}) => ({
+  id: randomUUID(),
+  panel: 'sill-l',
+  layer: 'outer',
+  u: 300,
+  v: 60,
+  metalMm: 1.1,
+  ...over,
+});

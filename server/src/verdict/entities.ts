@@ -14,7 +14,16 @@ export interface OfferRow {
 }
 export const OfferEntity = new EntitySchema<OfferRow>({
   name: 'offer',
-  columns: { id: key(), shopId: ref(), planId: text(40), panel: text(60), maker: text(80), price: whole(), carriage: whole(), leadDays: whole() },
+  columns: {
+    id: key(),
+    shopId: ref(),
+    planId: text(40),
+    panel: text(60),
+    maker: text(80),
+    price: whole(),
+    carriage: whole(),
+    leadDays: whole(),
+  },
   foreignKeys: [belongsTo('shop', 'shopId')],
 });
 
@@ -38,6 +47,21 @@ export interface RepairRow {
 }
 export const RepairEntity = new EntitySchema<RepairRow>({
   name: 'repair',
-  columns: { id: key(), vehicleId: ref(), panel: text(60), zones: json(), choice: text(10), proposed: maybe(text(10)), reason: text(500), hours: json(), cost: json(), done: flag(), version: version(), decidedBy: text(120), decidedAt: moment(), deletedAt: maybe(moment()) },
+  columns: {
+    id: key(),
+    vehicleId: ref(),
+    panel: text(60),
+    zones: json(),
+    choice: text(10),
+    proposed: maybe(text(10)),
+    reason: text(500),
+    hours: json(),
+    cost: json(),
+    done: flag(),
+    version: version(),
+    decidedBy: text(120),
+    decidedAt: moment(),
+    deletedAt: maybe(moment()),
+  },
   foreignKeys: [belongsTo('vehicle', 'vehicleId')],
 });

@@ -26,9 +26,17 @@ export class OfferService {
 
   /** The offer with the least landed price, as a parcel of its own; null where none is known. */
   async best(caller: Caller, planId: string, panel: string): Promise<(Offer & { landed: number }) | null> {
-    const [rows, shop] = await Promise.all([this.db.manager.findBy(OfferEntity, { shopId: caller.shopId, planId, panel }), this.shops.shop(caller)]);
+    const [rows, shop] = await Promise.all([
+      this.db.manager.findBy(OfferEntity, { shopId: caller.shopId, planId, panel }),
+      this.shops.shop(caller),
+    ]);
     const priced = rows.map(({ id, maker, price, carriage, leadDays }) => ({
-      id, panel, maker, price, carriage, leadDays,
+      id,
+      panel,
+      maker,
+      price,
+      carriage,
+      leadDays,
       landed: landed({ lines: [{ price, quantity: 1 }], carriage, taxRate: shop.taxRate, taxOnCarriage: true }).total,
     }));
     return priced.length === 0 ? null : priced.reduce((a, b) => (b.landed < a.landed ? b : a));

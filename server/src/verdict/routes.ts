@@ -22,7 +22,9 @@ export function verdictRoutes(verdicts: VerdictService, offers: OfferService, ga
     response.json(await verdicts.list(callerOf(request), idOf(request)));
   });
   router.post('/vehicles/:id/repairs', async (request, response) => {
-    response.status(201).json(await verdicts.decide(callerOf(request), idOf(request), parse(decideSchema, request.body)));
+    response
+      .status(201)
+      .json(await verdicts.decide(callerOf(request), idOf(request), parse(decideSchema, request.body)));
   });
   router.get('/repairs/:id', async (request, response) => {
     response.json(await verdicts.repair(callerOf(request), idOf(request)));

@@ -19,7 +19,11 @@ import type { OfferService } from './offers.ts';
 
 /** mm of sound metal around the damage when a patch is weighed: the default of the cut. */
 const MARGIN = 20;
-const WORDS: Record<OptionId, string> = { treat: 'treat and keep', patch: 'let in a patch', whole: 'fit a whole panel' };
+const WORDS: Record<OptionId, string> = {
+  treat: 'treat and keep',
+  patch: 'let in a patch',
+  whole: 'fit a whole panel',
+};
 
 interface Services {
   garage: GarageService;
@@ -49,12 +53,30 @@ export class VerdictService {
   private async compareFor(caller: Caller, vehicle: VehicleRow, zones: readonly ZoneRow[]): Promise<VerdictView> {
     const plan = bodyPlan(vehicle.planId);
     const panelIds = new Set(zones.map((zone) => zone.panel));
-    if (panelIds.size !== 1) throw new ServerProblem('invalid', 'A decision is made for zones of one panel; choose those of one panel.', 'zoneIds');
+    if (panelIds.size !== 1)
+      throw new ServerProblem(
+        'invalid',
+        'A decision is made for zones of one panel; choose those of one panel.',
+        'zoneIds',
+      );
     const panel = panelOf(plan, zones[0]!.panel);
-    const [offer, shop] = await Promise.all([this.services.offers.best(caller, vehicle.planId, panel.id), this.services.shops.shop(caller)]);
+    const [offer, shop] = await Promise.all([
+      this.services.offers.best(caller, vehicle.planId, panel.id),
+      this.services.shops.shop(caller),
+    ]);
     const joints = panelJoints(plan, panel);
     const repair: Repair = {
-      panel: { name: panel.name, area: area(sheetOf(panel)), jointLength: joints.length, spotWelds: joints.spots, bolted: panel.fixing === 'bolted', thickness: panel.layers[0]!.thickness, curvature: panel.curvature, structural: panel.structural, visible: panel.visible },
+      panel: {
+        name: panel.name,
+        area: area(sheetOf(panel)),
+        jointLength: joints.length,
+        spotWelds: joints.spots,
+        bolted: panel.fixing === 'bolted',
+        thickness: panel.layers[0]!.thickness,
+        curvature: panel.curvature,
+        structural: panel.structural,
+        visible: panel.visible,
+      },
       zones: zones.map((zone) => countedZone(zone, panel)),
       offer: offer && { landed: offer.landed, leadDays: offer.leadDays },
     };
@@ -87,7 +109,11 @@ export class VerdictService {
   }
 
   /** Keeps the decision with its reason; a whole panel goes into the order book. */
-  async decide(caller: Caller, vehicleId: string, input: { id: string; zoneIds: string[]; choice: OptionId; reason: string }): Promise<RepairView> {
+  async decide(
+    caller: Caller,
+    vehicleId: string,
+    input: { id: string; zoneIds: string[]; choice: OptionId; reason: string },
+  ): Promise<RepairView> {
     const vehicle = await this.services.garage.own(caller, vehicleId);
     const known = await this.db.manager.findOneBy(RepairEntity, { id: input.id });
     if (known) {
@@ -95,14 +121,34 @@ export class VerdictService {
       return this.repair(caller, known.id);
     }
     const zones = await this.services.zones.byIds(vehicleId, input.zoneIds);
-    const taken = (await this.ofVehicle(vehicleId)).find((repair) => repair.zones.some((zone) => input.zoneIds.includes(zone.id)));
-    if (taken) throw new ServerProblem('already-there', 'One of these zones has been decided already; change that decision instead.', 'zoneIds', { current: taken.id });
+    const taken = (await this.ofVehicle(vehicleId)).find((repair) =>
+      repair.zones.some((zone) => input.zoneIds.includes(zone.id)),
+    );
+    if (taken)
+      throw new ServerProblem(
+        'already-there',
+        'One of these zones has been decided already; change that decision instead.',
+        'zoneIds',
+        { current: taken.id },
+      );
     const { verdict, offer } = await this.compareFor(caller, vehicle, zones);
     const option = chosen(verdict, input.choice);
     const panel = panelOf(bodyPlan(vehicle.planId), zones[0]!.panel);
     const row: RepairRow = {
-      id: input.id, vehicleId, panel: panel.id, zones: zones.map(({ id, version }) => ({ id, version })), choice: input.choice, proposed: verdict.proposed, reason: input.reason,
-      hours: option.hours, cost: option.cost, done: false, version: 1, decidedBy: caller.name, decidedAt: new Date(), deletedAt: null,
+      id: input.id,
+      vehicleId,
+      panel: panel.id,
+      zones: zones.map(({ id, version }) => ({ id, version })),
+      choice: input.choice,
+      proposed: verdict.proposed,
+      reason: input.reason,
+      hours: option.hours,
+      cost: option.cost,
+      done: false,
+      version: 1,
+      decidedBy: caller.name,
+      decidedAt: new Date(),
+      deletedAt: null,
     };
     await this.db.transaction(async (manager) => {
       await manager.insert(RepairEntity, row);
@@ -112,21 +158,43 @@ export class VerdictService {
     return this.repair(caller, row.id);
   }
 
-  async change(caller: Caller, id: string, { version, ...changes }: { choice: OptionId; reason: string; done: boolean; version: number }): Promise<RepairView> {
+  async change(
+    caller: Caller,
+    id: string,
+    { version, ...changes }: { choice: OptionId; reason: string; done: boolean; version: number },
+  ): Promise<RepairView> {
     const { repair, vehicle } = await this.own(caller, id);
     let figures: Pick<RepairRow, 'hours' | 'cost'> = { hours: repair.hours, cost: repair.cost };
     let offer: VerdictView['offer'] = null;
     if (changes.choice !== repair.choice) {
-      const zones = await this.services.zones.byIds(vehicle.id, repair.zones.map((zone) => zone.id));
+      const zones = await this.services.zones.byIds(
+        vehicle.id,
+        repair.zones.map((zone) => zone.id),
+      );
       const view = await this.compareFor(caller, vehicle, zones);
       const option = chosen(view.verdict, changes.choice);
       figures = { hours: option.hours, cost: option.cost };
       offer = view.offer;
     }
     await this.db.transaction(async (manager) => {
-      await changeVersioned(manager, RepairEntity, id, version, { ...changes, ...figures, decidedBy: caller.name, decidedAt: new Date() }, () => this.repair(caller, id));
+      await changeVersioned(
+        manager,
+        RepairEntity,
+        id,
+        version,
+        { ...changes, ...figures, decidedBy: caller.name, decidedAt: new Date() },
+        () => this.repair(caller, id),
+      );
       if (changes.choice === 'whole' && offer) await this.services.orders.wantPanel(manager, caller, repair, offer);
-      await record(manager, caller, vehicle.id, 'verdict', changes.done && !repair.done ? `Repair on ${repair.panel} done` : `${repair.panel}: ${WORDS[changes.choice]} – ${changes.reason}`);
+      await record(
+        manager,
+        caller,
+        vehicle.id,
+        'verdict',
+        changes.done && !repair.done
+          ? `Repair on ${repair.panel} done`
+          : `${repair.panel}: ${WORDS[changes.choice]} – ${changes.reason}`,
+      );
     });
     return this.repair(caller, id);
   }
@@ -142,9 +210,19 @@ export class VerdictService {
 function countedZone(zone: ZoneRow, panel: Panel): Repair['zones'][number] {
   const sheet = sheetOf(panel);
   const onSheet = clip('intersection', [zone.ring], sheet);
-  const line = cutLine({ panel: { outline: panel.outline, openings: sheet.slice(1), creases: panel.creases }, damage: [zone.ring], margin: MARGIN });
+  const line = cutLine({
+    panel: { outline: panel.outline, openings: sheet.slice(1), creases: panel.creases },
+    damage: [zone.ring],
+    margin: MARGIN,
+  });
   const distances = panel.mounts.map((mount) => (inRing(mount.at, zone.ring) ? 0 : toRing(mount.at, zone.ring)));
-  return { class: zone.class, area: Math.max(onSheet.area, 1), patchPerimeter: line.cutLength, patchArea: line.area, toMount: distances.length === 0 ? null : Math.min(...distances) };
+  return {
+    class: zone.class,
+    area: Math.max(onSheet.area, 1),
+    patchPerimeter: line.cutLength,
+    patchArea: line.area,
+    toMount: distances.length === 0 ? null : Math.min(...distances),
+  };
 }
 
 function chosen(verdict: Verdict, choice: OptionId): Verdict['options'][number] {
@@ -155,5 +233,19 @@ function chosen(verdict: Verdict, choice: OptionId): Verdict['options'][number] 
 
 function viewOf(row: RepairRow, zones: readonly ZoneRow[]): RepairView {
   const stale = row.zones.filter(({ id, version }) => zones.find((zone) => zone.id === id)?.version !== version);
-  return { id: row.id, panel: row.panel, zoneIds: row.zones.map((zone) => zone.id), choice: row.choice, proposed: row.proposed, reason: row.reason, hours: row.hours, cost: row.cost, done: Boolean(row.done), version: row.version, decidedBy: row.decidedBy, decidedAt: row.decidedAt.toISOString(), staleZones: stale.map((zone) => zone.id) };
+  return {
+    id: row.id,
+    panel: row.panel,
+    zoneIds: row.zones.map((zone) => zone.id),
+    choice: row.choice,
+    proposed: row.proposed,
+    reason: row.reason,
+    hours: row.hours,
+    cost: row.cost,
+    done: Boolean(row.done),
+    version: row.version,
+    decidedBy: row.decidedBy,
+    decidedAt: row.decidedAt.toISOString(),
+    staleZones: stale.map((zone) => zone.id),
+  };
 }

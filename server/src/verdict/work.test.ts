@@ -23,17 +23,31 @@ async function newZone(over: object = {}): Promise<string> {
 }
 async function decided(choice: string, over: object = {}): Promise<RepairView> {
   const zone = await newZone(over);
-  return (await owner.post(`/vehicles/${vehicle}/repairs`, { id: randomUUID(), zoneIds: [zone], choice, reason: 'a test decision' }).expect(201)).body as RepairView;
+  return (
+    await owner
+      .post(`/vehicles/${vehicle}/repairs`, { id: randomUUID(), zoneIds: [zone], choice, reason: 'a test decision' })
+      .expect(201)
+  ).body as RepairView;
 }
 
 describe('verdict', () => {
   it('weighs with counted hours, and with a landed price once one is known', async () => {
     const zone = await newZone();
-    const before = (await owner.post(`/vehicles/${vehicle}/verdict`, { zoneIds: [zone] }).expect(200)).body as VerdictView;
+    const before = (await owner.post(`/vehicles/${vehicle}/verdict`, { zoneIds: [zone] }).expect(200))
+      .body as VerdictView;
     expect(before.offer).toBeNull();
     expect(before.verdict.options.map((option) => option.ruledOut !== null)).toEqual([true, false, true]);
-    await owner.post(`/vehicles/${vehicle}/offers`, { panel: 'quarter-l', maker: 'Harrow Pressings', price: 30_000, carriage: 2_000, leadDays: 9 }).expect(201);
-    const after = (await owner.post(`/vehicles/${vehicle}/verdict`, { zoneIds: [zone] }).expect(200)).body as VerdictView;
+    await owner
+      .post(`/vehicles/${vehicle}/offers`, {
+        panel: 'quarter-l',
+        maker: 'Harrow Pressings',
+        price: 30_000,
+        carriage: 2_000,
+        leadDays: 9,
+      })
+      .expect(201);
+    const after = (await owner.post(`/vehicles/${vehicle}/verdict`, { zoneIds: [zone] }).expect(200))
+      .body as VerdictView;
     // Worked by hand: (300.00 + 20.00) × 1.2 = 384.00.
     expect(after.offer!.landed).toBe(38_400);
     expect(after.verdict.options[2]!.ruledOut).toBeNull();
@@ -42,10 +56,36 @@ describe('verdict', () => {
 
   it('keeps the person’s decision with a reason, once for each zone', async () => {
     const repair = await decided('patch');
-    expect(repair).toMatchObject({ choice: 'patch', reason: 'a test decision', decidedBy: 'Owner Test', staleZones: [] });
-    await owner.post(`/vehicles/${vehicle}/repairs`, { id: randomUUID(), zoneIds: repair.zoneIds, choice: 'patch', reason: 'again' }).expect(409);
-    await owner.post(`/vehicles/${vehicle}/repairs`, { id: randomUUID(), zoneIds: [await newZone()], choice: 'patch', reason: '' }).expect(422);
-    const { body } = await owner.post(`/vehicles/${vehicle}/repairs`, { id: randomUUID(), zoneIds: [await newZone()], choice: 'treat', reason: 'hope' }).expect(422);
+    expect(repair).toMatchObject({
+      choice: 'patch',
+      reason: 'a test decision',
+      decidedBy: 'Owner Test',
+      staleZones: [],
+    });
+    await owner
+      .post(`/vehicles/${vehicle}/repairs`, {
+        id: randomUUID(),
+        zoneIds: repair.zoneIds,
+        choice: 'patch',
+        reason: 'again',
+      })
+      .expect(409);
+    await owner
+      .post(`/vehicles/${vehicle}/repairs`, {
+        id: randomUUID(),
+        zoneIds: [await newZone()],
+        choice: 'patch',
+        reason: '',
+      })
+      .expect(422);
+    const { body } = await owner
+      .post(`/vehicles/${vehicle}/repairs`, {
+        id: randomUUID(),
+        zoneIds: [await newZone()],
+        choice: 'treat',
+        reason: 'hope',
+      })
+      .expect(422);
     expect(body).toMatchObject({ field: 'choice', detail: expect.stringMatching(/cut out/) });
   });
 
@@ -53,54 +93,124 @@ describe('verdict', () => {
     const repair = await decided('patch');
     const { body: zones } = await owner.get(`/vehicles/${vehicle}/panels/quarter-l/zones`);
     const zone = zones.find((candidate: { id: string }) => candidate.id === repair.zoneIds[0]);
-    await owner.put(`/vehicles/${vehicle}/zones/${zone.id}`, { layer: zone.layer, ring: [[1100, 300], [1250, 300], [1250, 380], [1100, 380]], class: 'through', evidence: 'opened', note: '', version: 1 }).expect(200);
+    await owner
+      .put(`/vehicles/${vehicle}/zones/${zone.id}`, {
+        layer: zone.layer,
+        ring: [
+          [1100, 300],
+          [1250, 300],
+          [1250, 380],
+          [1100, 380],
+        ],
+        class: 'through',
+        evidence: 'opened',
+        note: '',
+        version: 1,
+      })
+      .expect(200);
     expect((await owner.get(`/repairs/${repair.id}`)).body.staleZones).toEqual([zone.id]);
   });
 
   it('puts a whole panel into the order book, and follows it until it is fitted', async () => {
     const repair = await decided('whole');
-    const find = async () => (await owner.get('/orders').expect(200)).body.find((line: { repairId: string }) => line.repairId === repair.id);
+    const find = async () =>
+      (await owner.get('/orders').expect(200)).body.find((line: { repairId: string }) => line.repairId === repair.id);
     let line = await find();
-    expect(line).toMatchObject({ state: 'wanted', maker: 'Harrow Pressings', landed: 38_400, next: ['ordered'], panelName: 'Rear quarter, left' });
+    expect(line).toMatchObject({
+      state: 'wanted',
+      maker: 'Harrow Pressings',
+      landed: 38_400,
+      next: ['ordered'],
+      panelName: 'Rear quarter, left',
+    });
     await owner.post(`/orders/${line.id}/move`, { state: 'fitted', on: '2026-11-01', version: 1 }).expect(422);
     await owner.post(`/orders/${line.id}/move`, { state: 'ordered', on: '2026-13-45', version: 1 }).expect(422);
     for (const state of ['ordered', 'back-order', 'confirmed']) {
-      line = (await owner.post(`/orders/${line.id}/move`, { state, on: '2026-11-02', due: '2026-11-10', version: line.version }).expect(200)).body;
+      line = (
+        await owner
+          .post(`/orders/${line.id}/move`, { state, on: '2026-11-02', due: '2026-11-10', version: line.version })
+          .expect(200)
+      ).body;
     }
     expect(line).toMatchObject({ late: true, due: '2026-11-10' });
     const board = (await owner.get(`/vehicles/${vehicle}/board`).expect(200)).body;
-    expect(board.panels.find((panel: { panel: string }) => panel.panel === 'quarter-l').awaited).toMatchObject({ state: 'confirmed', late: true });
-    for (const state of ['arrived', 'checked', 'fitted']) line = (await owner.post(`/orders/${line.id}/move`, { state, on: '2026-11-12', version: line.version }).expect(200)).body;
-    expect(line.history.map((step: { state: string }) => step.state)).toEqual(['wanted', 'ordered', 'back-order', 'confirmed', 'arrived', 'checked', 'fitted']);
-    expect((await owner.post(`/orders/${line.id}/move`, { state: 'arrived', on: '2026-11-12', version: 1 }).expect(409)).body.current.state).toBe('fitted');
+    expect(board.panels.find((panel: { panel: string }) => panel.panel === 'quarter-l').awaited).toMatchObject({
+      state: 'confirmed',
+      late: true,
+    });
+    for (const state of ['arrived', 'checked', 'fitted'])
+      line = (
+        await owner.post(`/orders/${line.id}/move`, { state, on: '2026-11-12', version: line.version }).expect(200)
+      ).body;
+    expect(line.history.map((step: { state: string }) => step.state)).toEqual([
+      'wanted',
+      'ordered',
+      'back-order',
+      'confirmed',
+      'arrived',
+      'checked',
+      'fitted',
+    ]);
+    expect(
+      (await owner.post(`/orders/${line.id}/move`, { state: 'arrived', on: '2026-11-12', version: 1 }).expect(409)).body
+        .current.state,
+    ).toBe('fitted');
   });
 });
 
 describe('cut', () => {
   it('computes the line, and offsets that lead back to it', async () => {
-    const repair = await decided('patch', { panel: 'floor-front-l', ring: [[200, 120], [320, 120], [320, 200], [200, 200]] });
+    const repair = await decided('patch', {
+      panel: 'floor-front-l',
+      ring: [
+        [200, 120],
+        [320, 120],
+        [320, 200],
+        [200, 200],
+      ],
+    });
     const cut = (await owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView;
     expect(cut.line.runs.every((run) => run.cut)).toBe(true);
     expect(cut.corners.every((corner) => corner.error < 1)).toBe(true);
     expect(cut.mirror).toBe('Front floor, right');
     expect(cut.onMap.unmeasured).toBe(1);
-    const wider = (await owner.put(`/repairs/${repair.id}/cut`, { margin: 30, maxCorners: 4, cornerRadius: 20, kerf: 1, version: 0 }).expect(200)).body as CutPlanView;
+    const wider = (
+      await owner
+        .put(`/repairs/${repair.id}/cut`, { margin: 30, maxCorners: 4, cornerRadius: 20, kerf: 1, version: 0 })
+        .expect(200)
+    ).body as CutPlanView;
     expect(wider.line.cutLength).toBeGreaterThan(cut.line.cutLength);
-    await owner.put(`/repairs/${repair.id}/cut`, { margin: 35, maxCorners: 4, cornerRadius: 20, kerf: 1, version: 0 }).expect(409);
-    expect((await owner.put(`/repairs/${repair.id}/cut`, { margin: -3, maxCorners: 4, cornerRadius: 20, kerf: 1, version: 1 }).expect(422)).body.field).toBe('margin');
+    await owner
+      .put(`/repairs/${repair.id}/cut`, { margin: 35, maxCorners: 4, cornerRadius: 20, kerf: 1, version: 0 })
+      .expect(409);
+    expect(
+      (
+        await owner
+          .put(`/repairs/${repair.id}/cut`, { margin: -3, maxCorners: 4, cornerRadius: 20, kerf: 1, version: 1 })
+          .expect(422)
+      ).body.field,
+    ).toBe('margin');
   });
 
   it('gives the patch at 1:1 as DXF that another package reads back to the same outline', async () => {
     const repair = await decided('patch');
     const cut = (await owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView;
-    const { text, headers } = await owner.get(`/repairs/${repair.id}/cut/patch.dxf`).buffer(true).parse((response, done) => {
-      let data = '';
-      response.on('data', (chunk: Buffer) => (data += chunk.toString()));
-      response.on('end', () => done(null, data));
-    }).expect(200).then((response) => ({ text: response.body as string, headers: response.headers }));
+    const { text, headers } = await owner
+      .get(`/repairs/${repair.id}/cut/patch.dxf`)
+      .buffer(true)
+      .parse((response, done) => {
+        let data = '';
+        response.on('data', (chunk: Buffer) => (data += chunk.toString()));
+        response.on('end', () => done(null, data));
+      })
+      .expect(200)
+      .then((response) => ({ text: response.body as string, headers: response.headers }));
     expect(headers['content-disposition']).toMatch(/patch-quarter-l\.dxf/);
     const dxf = new DxfParser().parseSync(text)!;
-    const outline = dxf.entities.find((entity) => entity.layer === 'PATCH') as unknown as { vertices: { x: number; y: number }[]; shape: boolean };
+    const outline = dxf.entities.find((entity) => entity.layer === 'PATCH') as unknown as {
+      vertices: { x: number; y: number }[];
+      shape: boolean;
+    };
     expect(outline.shape).toBe(true);
     const read = outline.vertices.map(({ x, y }): Point => [x, y]);
     expect(Math.abs(signedArea(read))).toBeCloseTo(Math.abs(signedArea(cut.line.patch)), 3);
@@ -125,18 +235,25 @@ describe('weld', () => {
   it('is laid out once, ticked off step by step, and keeps every tick', async () => {
     const repair = await decided('patch');
     expect((await owner.get(`/repairs/${repair.id}/weld`).expect(200)).body).toBeNull();
-    const laid = (await owner.put(`/repairs/${repair.id}/weld`, { ...settings, version: 0 }).expect(200)).body as WeldPlanView;
+    const laid = (await owner.put(`/repairs/${repair.id}/weld`, { ...settings, version: 0 }).expect(200))
+      .body as WeldPlanView;
     expect(laid.plan.steps[0]).toMatchObject({ n: 1, kind: 'tack' });
-    const tick = (n: number, done = true) => owner.put(`/repairs/${repair.id}/weld/steps/${n}`, { done, version: laid.version });
+    const tick = (n: number, done = true) =>
+      owner.put(`/repairs/${repair.id}/weld/steps/${n}`, { done, version: laid.version });
     expect((await tick(1).expect(422)).body.detail).toMatch(/cautions/);
-    expect((await owner.post(`/repairs/${repair.id}/weld/acknowledge`).expect(200)).body.acknowledged.by).toBe('Owner Test');
+    expect((await owner.post(`/repairs/${repair.id}/weld/acknowledge`).expect(200)).body.acknowledged.by).toBe(
+      'Owner Test',
+    );
     await Promise.all([tick(1), tick(1), tick(1)]);
     await tick(2).expect(200);
     await tick(2, false).expect(200);
     const now = (await owner.get(`/repairs/${repair.id}/weld`)).body as WeldPlanView;
     expect(now.done.map((step) => step.n)).toEqual([1]);
     await tick(99_999).expect(404);
-    expect((await owner.put(`/repairs/${repair.id}/weld`, { ...settings, strategy: 'skip', version: 1 }).expect(409)).body.detail).toMatch(/Welding has begun/);
+    expect(
+      (await owner.put(`/repairs/${repair.id}/weld`, { ...settings, strategy: 'skip', version: 1 }).expect(409)).body
+        .detail,
+    ).toMatch(/Welding has begun/);
   });
 
   it('shows the other device that the plan has changed', async () => {
@@ -144,7 +261,10 @@ describe('weld', () => {
     await owner.put(`/repairs/${repair.id}/weld`, { ...settings, version: 0 }).expect(200);
     await owner.post(`/repairs/${repair.id}/weld/acknowledge`).expect(200);
     await owner.put(`/repairs/${repair.id}/weld`, { ...settings, process: 'tig', version: 1 }).expect(200);
-    expect((await owner.put(`/repairs/${repair.id}/weld/steps/1`, { done: true, version: 1 }).expect(409)).body.current.version).toBe(2);
+    expect(
+      (await owner.put(`/repairs/${repair.id}/weld/steps/1`, { done: true, version: 1 }).expect(409)).body.current
+        .version,
+    ).toBe(2);
   });
 });
 
@@ -159,7 +279,11 @@ describe('board and garage', () => {
     await fresh.post(`/vehicles/${own}/readings`, { readings: [reading({ metalMm: 0 })] }).expect(201);
     const [line] = (await fresh.get('/vehicles').expect(200)).body;
     expect(line).toMatchObject({ readings: 1, panelsMeasured: 1, nickname: 'Old grey' });
-    expect((await fresh.get(`/vehicles/${own}/board`)).body.panels.find((panel: { panel: string }) => panel.panel === 'sill-l')).toMatchObject({ state: 'through', thinnest: 0 });
+    expect(
+      (await fresh.get(`/vehicles/${own}/board`)).body.panels.find(
+        (panel: { panel: string }) => panel.panel === 'sill-l',
+      ),
+    ).toMatchObject({ state: 'through', thinnest: 0 });
   });
 
   it('let a vehicle be changed by version, deleted and brought back', async () => {

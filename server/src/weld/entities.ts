@@ -16,7 +16,15 @@ export interface WeldRow {
 }
 export const WeldEntity = new EntitySchema<WeldRow>({
   name: 'weld',
-  columns: { id: key(), input: json(), plan: json(), joints: json(), acknowledgedBy: maybe(text(120)), acknowledgedAt: maybe(moment()), version: version() },
+  columns: {
+    id: key(),
+    input: json(),
+    plan: json(),
+    joints: json(),
+    acknowledgedBy: maybe(text(120)),
+    acknowledgedAt: maybe(moment()),
+    version: version(),
+  },
   foreignKeys: [belongsTo('repair', 'id')],
 });
 

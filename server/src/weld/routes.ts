@@ -18,7 +18,9 @@ export function weldRoutes(welds: WeldService): Router {
     response.json(await welds.acknowledge(callerOf(request), idOf(request)));
   });
   router.put('/repairs/:id/weld/steps/:n', async (request, response) => {
-    response.json(await welds.tick(callerOf(request), idOf(request), Number(wordOf(request, 'n')), parse(stepSchema, request.body)));
+    response.json(
+      await welds.tick(callerOf(request), idOf(request), Number(wordOf(request, 'n')), parse(stepSchema, request.body)),
+    );
   });
   return router;
 }

@@ -30,21 +30,47 @@ export class WeldService {
   }
 
   /** Lays the steps out anew. Refused once a step is done: those welds are in the metal. */
-  async layOut(caller: Caller, repairId: string, { version, ...input }: WeldSettingsInput & { version: number }): Promise<WeldPlanView> {
+  async layOut(
+    caller: Caller,
+    repairId: string,
+    { version, ...input }: WeldSettingsInput & { version: number },
+  ): Promise<WeldPlanView> {
     const { repair, vehicle } = await this.verdicts.own(caller, repairId);
     const cut = await this.cuts.plan(caller, repairId);
-    const joints = cut.line.joints.map(({ points, closed }) => ({ points: points.map(([u, v]: Point): [number, number] => [u, v]), closed }));
+    const joints = cut.line.joints.map(({ points, closed }) => ({
+      points: points.map(([u, v]: Point): [number, number] => [u, v]),
+      closed,
+    }));
     const plan = planWelds({ seams: joints, thickness: cut.thickness, ...input });
     await this.db.transaction(async (manager) => {
-      if (await manager.existsBy(WeldStepEntity, { weldId: repairId })) throw new ServerProblem('already-there', 'Welding has begun: steps that are done cannot be planned again. Undo them first.', 'strategy');
+      if (await manager.existsBy(WeldStepEntity, { weldId: repairId }))
+        throw new ServerProblem(
+          'already-there',
+          'Welding has begun: steps that are done cannot be planned again. Undo them first.',
+          'strategy',
+        );
       if (version === 0) {
-        const insert = await manager.createQueryBuilder().insert().into(WeldEntity).values({ id: repairId, input, plan, joints, acknowledgedBy: null, acknowledgedAt: null, version: 1 }).orIgnore().execute();
+        const insert = await manager
+          .createQueryBuilder()
+          .insert()
+          .into(WeldEntity)
+          .values({ id: repairId, input, plan, joints, acknowledgedBy: null, acknowledgedAt: null, version: 1 })
+          .orIgnore()
+          .execute();
         if ((insert.raw as { affectedRows?: number }).affectedRows === 1) {
-          await record(manager, caller, vehicle.id, 'weld', `Weld plan for ${repair.panel}: ${plan.tacks} tacks, ${plan.stitches} stitches`);
+          await record(
+            manager,
+            caller,
+            vehicle.id,
+            'weld',
+            `Weld plan for ${repair.panel}: ${plan.tacks} tacks, ${plan.stitches} stitches`,
+          );
           return;
         }
       }
-      await changeVersioned(manager, WeldEntity, repairId, version, { input, plan, joints }, () => this.plan(caller, repairId));
+      await changeVersioned(manager, WeldEntity, repairId, version, { input, plan, joints }, () =>
+        this.plan(caller, repairId),
+      );
     });
     return this.required(caller, repairId);
   }
@@ -63,12 +89,31 @@ export class WeldService {
   }
 
   /** Ticks a step off, or takes that back. Ticking twice is the same as once. */
-  async tick(caller: Caller, repairId: string, n: number, { done, version }: { done: boolean; version: number }): Promise<WeldPlanView> {
+  async tick(
+    caller: Caller,
+    repairId: string,
+    n: number,
+    { done, version }: { done: boolean; version: number },
+  ): Promise<WeldPlanView> {
     const view = await this.required(caller, repairId);
-    if (view.version !== version) throw new ServerProblem('conflict', 'The plan has been laid out anew in the meantime; look at the new steps.', undefined, { current: view });
-    if (!view.acknowledged) throw new ServerProblem('invalid', 'Read and acknowledge the cautions first.', 'acknowledged');
+    if (view.version !== version)
+      throw new ServerProblem(
+        'conflict',
+        'The plan has been laid out anew in the meantime; look at the new steps.',
+        undefined,
+        { current: view },
+      );
+    if (!view.acknowledged)
+      throw new ServerProblem('invalid', 'Read and acknowledge the cautions first.', 'acknowledged');
     if (!Number.isInteger(n) || n < 1 || n > view.plan.steps.length) throw notFound('step');
-    if (done) await this.db.manager.createQueryBuilder().insert().into(WeldStepEntity).values({ weldId: repairId, n, at: new Date(), by: caller.name }).orIgnore().execute();
+    if (done)
+      await this.db.manager
+        .createQueryBuilder()
+        .insert()
+        .into(WeldStepEntity)
+        .values({ weldId: repairId, n, at: new Date(), by: caller.name })
+        .orIgnore()
+        .execute();
     else await this.db.manager.delete(WeldStepEntity, { weldId: repairId, n });
     const after = await this.required(caller, repairId);
     if (after.done.length === after.plan.steps.length) {
@@ -92,7 +137,10 @@ export class WeldService {
       input: row.input,
       plan: row.plan,
       done: done.map(({ n, at, by }) => ({ n, at: at.toISOString(), by })),
-      acknowledged: row.acknowledgedBy && row.acknowledgedAt ? { by: row.acknowledgedBy, at: row.acknowledgedAt.toISOString() } : null,
+      acknowledged:
+        row.acknowledgedBy && row.acknowledgedAt
+          ? { by: row.acknowledgedBy, at: row.acknowledgedAt.toISOString() }
+          : null,
       version: row.version,
       joints: row.joints,
     };

@@ -24,7 +24,11 @@ const router = useRouter();
 const session = useSession();
 const importing = ref(false);
 const load = useLoad(async () => {
-  const [vehicle, board, repairs] = await Promise.all([get<Vehicle>(`/vehicles/${props.id}`), get<Board>(`/vehicles/${props.id}/board`), get<RepairView[]>(`/vehicles/${props.id}/repairs`)]);
+  const [vehicle, board, repairs] = await Promise.all([
+    get<Vehicle>(`/vehicles/${props.id}`),
+    get<Board>(`/vehicles/${props.id}/board`),
+    get<RepairView[]>(`/vehicles/${props.id}/repairs`),
+  ]);
   const plan = bodyPlan(vehicle.planId);
   return { vehicle, board, repairs, plan, scene: boardScene(plan, board.panels) };
 });
@@ -45,25 +49,75 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
 
 <template>
   <Waiting :of="load" what="The board">
-    <StationFrame v-if="load.data.value" :crumbs="[{ text: 'Garage', to: '/' }]" :title="`${load.data.value.vehicle.nickname}, ${load.data.value.vehicle.year}`" :next="{ text: load.data.value.board.next.text, to: nextPath(id, load.data.value.board.next.path) }">
+    <StationFrame
+      v-if="load.data.value"
+      :crumbs="[{ text: 'Garage', to: '/' }]"
+      :title="`${load.data.value.vehicle.nickname}, ${load.data.value.vehicle.year}`"
+      :next="{ text: load.data.value.board.next.text, to: nextPath(id, load.data.value.board.next.path) }"
+    >
       <template #tools>
         <button v-if="session.canWork" class="btn small-btn" @click="importing = true">Import readings</button>
       </template>
       <template #sheet>
-        <SheetView :box="load.data.value.scene.box" label="The body opened flat. Choose a panel with Tab and Enter, or tap it." class="board">
-          <g v-for="shape in load.data.value.scene.shapes" :key="shape.panel.id" class="shape" role="link" tabindex="0" :aria-label="shape.label" :data-panel="shape.panel.id" :data-state="shape.state" @click="open(shape.panel.id)" @keydown.enter="open(shape.panel.id)" @pointerenter="hovered = shape.label" @pointerleave="hovered = ''" @focus="hovered = shape.label">
-            <path :d="shape.path" :style="{ fill: STATES[shape.state].fill }" fill-rule="evenodd" class="fill" data-own-pointer />
-            <path v-if="STATES[shape.state].hatch" :d="shape.path" :fill="`url(#hatch-${STATES[shape.state].hatch})`" fill-rule="evenodd" class="hatch" />
+        <SheetView
+          :box="load.data.value.scene.box"
+          label="The body opened flat. Choose a panel with Tab and Enter, or tap it."
+          class="board"
+        >
+          <g
+            v-for="shape in load.data.value.scene.shapes"
+            :key="shape.panel.id"
+            class="shape"
+            role="link"
+            tabindex="0"
+            :aria-label="shape.label"
+            :data-panel="shape.panel.id"
+            :data-state="shape.state"
+            @click="open(shape.panel.id)"
+            @keydown.enter="open(shape.panel.id)"
+            @pointerenter="hovered = shape.label"
+            @pointerleave="hovered = ''"
+            @focus="hovered = shape.label"
+          >
+            <path
+              :d="shape.path"
+              :style="{ fill: STATES[shape.state].fill }"
+              fill-rule="evenodd"
+              class="fill"
+              data-own-pointer
+            />
+            <path
+              v-if="STATES[shape.state].hatch"
+              :d="shape.path"
+              :fill="`url(#hatch-${STATES[shape.state].hatch})`"
+              fill-rule="evenodd"
+              class="hatch"
+            />
             <path :d="shape.creases" class="crease" />
             <path :d="shape.path + shape.holes" class="edge" />
           </g>
           <template #over="{ place }">
-            <text v-for="{ view, at } in load.data.value.scene.views" :key="view.id + at[0]" class="view" :x="text(at, place)[0]" :y="text(at, place)[1]">{{ view.name }}</text>
-            <g v-for="shape in flags" :key="shape.panel.id" class="flag" :class="{ late: shape.awaited?.late }" :transform="`translate(${place(shape.middle).join(' ')})`">
+            <text
+              v-for="{ view, at } in load.data.value.scene.views"
+              :key="view.id + at[0]"
+              class="view"
+              :x="text(at, place)[0]"
+              :y="text(at, place)[1]"
+              >{{ view.name }}</text
+            >
+            <g
+              v-for="shape in flags"
+              :key="shape.panel.id"
+              class="flag"
+              :class="{ late: shape.awaited?.late }"
+              :transform="`translate(${place(shape.middle).join(' ')})`"
+            >
               <circle r="11" /><path d="M-5 -3.5h7v7h-7zM2 -1h3l1.6 2.2v2.3h-4.6" />
             </g>
           </template>
-          <template #html><p class="name" aria-live="polite">{{ hovered || 'Tap a panel to open it' }}</p></template>
+          <template #html
+            ><p class="name" aria-live="polite">{{ hovered || 'Tap a panel to open it' }}</p></template
+          >
         </SheetView>
       </template>
       <template #card>
@@ -76,18 +130,41 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
           <svg width="0" height="0" aria-hidden="true"><HatchPatterns :scale="1" prefix="legend" /></svg>
           <ul class="legend">
             <li v-for="(look, key) in STATES" :key="key">
-              <svg class="swatch" aria-hidden="true" viewBox="0 0 22 16"><rect width="22" height="16" :style="{ fill: look.fill }" /><rect v-if="look.hatch" width="22" height="16" :fill="`url(#legend-${look.hatch})`" /></svg>
+              <svg class="swatch" aria-hidden="true" viewBox="0 0 22 16">
+                <rect width="22" height="16" :style="{ fill: look.fill }" />
+                <rect v-if="look.hatch" width="22" height="16" :fill="`url(#legend-${look.hatch})`" />
+              </svg>
               <span class="grow">{{ look.label }}</span><span class="mono">{{ counts.get(key) ?? 0 }}</span>
             </li>
           </ul>
           <div v-if="flags.length > 0">
             <p class="eyebrow">Awaited</p>
             <ul class="plain-list">
-              <li v-for="shape in flags" :key="shape.panel.id"><RouterLink to="/orders">{{ shape.panel.name }}</RouterLink><span class="small" :class="shape.awaited?.late ? 'alarm' : 'soft'">{{ shape.awaited?.late ? `late, was due ${shape.awaited.due}` : shape.awaited?.due ? `due ${shape.awaited.due}` : shape.awaited?.state }}</span></li>
+              <li v-for="shape in flags" :key="shape.panel.id">
+                <RouterLink to="/orders">{{ shape.panel.name }}</RouterLink><span
+                  class="small"
+                  :class="shape.awaited?.late ? 'alarm' : 'soft'"
+                  >{{
+                    shape.awaited?.late
+                      ? `late, was due ${shape.awaited.due}`
+                      : shape.awaited?.due
+                        ? `due ${shape.awaited.due}`
+                        : shape.awaited?.state
+                  }}</span
+                >
+              </li>
             </ul>
           </div>
-          <RepairList :repairs="load.data.value.repairs" :name-of="(panel) => panelOf(load.data.value!.plan, panel).name" :vehicle="id" @changed="load.reload()" />
-          <div v-if="load.data.value.vehicle.notes"><p class="eyebrow">Notes</p><p class="small">{{ load.data.value.vehicle.notes }}</p></div>
+          <RepairList
+            :repairs="load.data.value.repairs"
+            :name-of="(panel) => panelOf(load.data.value!.plan, panel).name"
+            :vehicle="id"
+            @changed="load.reload()"
+          />
+          <div v-if="load.data.value.vehicle.notes">
+            <p class="eyebrow">Notes</p>
+            <p class="small">{{ load.data.value.vehicle.notes }}</p>
+          </div>
         </div>
       </template>
     </StationFrame>
@@ -96,22 +173,98 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
 </template>
 
 <style scoped>
-.shape { cursor: pointer; outline: none; }
-.shape path { vector-effect: non-scaling-stroke; }
-.fill { stroke: none; }
-.hatch { pointer-events: none; }
-.crease { fill: none; stroke: var(--metal-line); stroke-width: 0.6; opacity: 0.55; pointer-events: none; }
-.edge { fill: none; stroke: var(--metal-line); stroke-width: 1.1; pointer-events: none; }
-.shape:hover .edge, .shape:focus .edge { stroke: var(--mark); stroke-width: 2.6; }
-.view { font: 600 12px var(--narrow); letter-spacing: 0.06em; fill: var(--ink-soft); text-transform: uppercase; }
-.flag circle { fill: var(--card); stroke: var(--mark); stroke-width: 2; }
-.flag path { fill: none; stroke: var(--mark); stroke-width: 1.5; }
-.flag.late circle { stroke: var(--alarm); }
-.flag.late path { stroke: var(--alarm); }
-.flag { pointer-events: none; }
-.name { position: absolute; left: 0.8rem; bottom: 0.5rem; margin: 0; padding: 0.25rem 0.6rem; background: var(--card); border: 1px solid var(--line); border-radius: 6px; font-size: 0.9rem; pointer-events: none; max-width: calc(100% - 5rem); }
-.legend { list-style: none; margin: 0; padding: 0; display: grid; gap: 0.25rem; }
-.legend li { display: flex; gap: 0.6rem; align-items: center; }
-.plain-list { margin: 0; padding: 0; list-style: none; display: grid; gap: 0.2rem; }
-.plain-list li { display: flex; gap: 0.6rem; justify-content: space-between; align-items: baseline; }
+.shape {
+  cursor: pointer;
+  outline: none;
+}
+.shape path {
+  vector-effect: non-scaling-stroke;
+}
+.fill {
+  stroke: none;
+}
+.hatch {
+  pointer-events: none;
+}
+.crease {
+  fill: none;
+  stroke: var(--metal-line);
+  stroke-width: 0.6;
+  opacity: 0.55;
+  pointer-events: none;
+}
+.edge {
+  fill: none;
+  stroke: var(--metal-line);
+  stroke-width: 1.1;
+  pointer-events: none;
+}
+.shape:hover .edge,
+.shape:focus .edge {
+  stroke: var(--mark);
+  stroke-width: 2.6;
+}
+.view {
+  font: 600 12px var(--narrow);
+  letter-spacing: 0.06em;
+  fill: var(--ink-soft);
+  text-transform: uppercase;
+}
+.flag circle {
+  fill: var(--card);
+  stroke: var(--mark);
+  stroke-width: 2;
+}
+.flag path {
+  fill: none;
+  stroke: var(--mark);
+  stroke-width: 1.5;
+}
+.flag.late circle {
+  stroke: var(--alarm);
+}
+.flag.late path {
+  stroke: var(--alarm);
+}
+.flag {
+  pointer-events: none;
+}
+.name {
+  position: absolute;
+  left: 0.8rem;
+  bottom: 0.5rem;
+  margin: 0;
+  padding: 0.25rem 0.6rem;
+  background: var(--card);
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  font-size: 0.9rem;
+  pointer-events: none;
+  max-width: calc(100% - 5rem);
+}
+.legend {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 0.25rem;
+}
+.legend li {
+  display: flex;
+  gap: 0.6rem;
+  align-items: center;
+}
+.plain-list {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  display: grid;
+  gap: 0.2rem;
+}
+.plain-list li {
+  display: flex;
+  gap: 0.6rem;
+  justify-content: space-between;
+  align-items: baseline;
+}
 </style>

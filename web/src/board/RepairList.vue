@@ -24,17 +24,45 @@ async function setDone(repair: RepairView, done: boolean): Promise<void> {
 <template>
   <div>
     <p class="eyebrow">Decisions</p>
-    <p v-if="props.repairs.length === 0" class="soft small">None yet. Measure a panel, mark what is damaged, and weigh it.</p>
+    <p v-if="props.repairs.length === 0" class="soft small">
+      None yet. Measure a panel, mark what is damaged, and weigh it.
+    </p>
     <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
     <ul>
       <li v-for="repair in repairs" :key="repair.id">
-        <div class="row spread"><strong>{{ nameOf(repair.panel) }}</strong><span class="mono small">{{ hours(repair.hours.p50) }} · {{ units.roundMoney(repair.cost.p50) }}</span></div>
-        <p class="small soft">{{ WORDS[repair.choice] }} – {{ repair.reason }}<template v-if="repair.staleZones.length > 0"> · <span class="alarm">the damage has changed since</span></template></p>
+        <div class="row spread">
+          <strong>{{ nameOf(repair.panel) }}</strong><span class="mono small"
+            >{{ hours(repair.hours.p50) }} · {{ units.roundMoney(repair.cost.p50) }}</span
+          >
+        </div>
+        <p class="small soft">
+          {{ WORDS[repair.choice] }} – {{ repair.reason
+          }}<template v-if="repair.staleZones.length > 0">
+            · <span class="alarm">the damage has changed since</span></template
+          >
+        </p>
         <div class="row">
-          <RouterLink v-if="repair.choice === 'patch'" class="btn small-btn" :to="`/vehicles/${vehicle}/repairs/${repair.id}/cut`">Cut</RouterLink>
-          <RouterLink v-if="repair.choice === 'patch'" class="btn small-btn" :to="`/vehicles/${vehicle}/repairs/${repair.id}/weld`">Weld</RouterLink>
+          <RouterLink
+            v-if="repair.choice === 'patch'"
+            class="btn small-btn"
+            :to="`/vehicles/${vehicle}/repairs/${repair.id}/cut`"
+            >Cut</RouterLink
+          >
+          <RouterLink
+            v-if="repair.choice === 'patch'"
+            class="btn small-btn"
+            :to="`/vehicles/${vehicle}/repairs/${repair.id}/weld`"
+            >Weld</RouterLink
+          >
           <RouterLink v-if="repair.choice === 'whole'" class="btn small-btn" to="/orders">Order</RouterLink>
-          <button v-if="session.canWork" class="btn small-btn" :disabled="form.busy.value" @click="setDone(repair, !repair.done)">{{ repair.done ? '✓ Done' : 'Mark as done' }}</button>
+          <button
+            v-if="session.canWork"
+            class="btn small-btn"
+            :disabled="form.busy.value"
+            @click="setDone(repair, !repair.done)"
+          >
+            {{ repair.done ? '✓ Done' : 'Mark as done' }}
+          </button>
         </div>
       </li>
     </ul>
@@ -42,6 +70,14 @@ async function setDone(repair: RepairView, done: boolean): Promise<void> {
 </template>
 
 <style scoped>
-ul { list-style: none; padding: 0; margin: 0; display: grid; gap: 0.9rem; }
-p { margin-bottom: 0.25rem; }
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  display: grid;
+  gap: 0.9rem;
+}
+p {
+  margin-bottom: 0.25rem;
+}
 </style>

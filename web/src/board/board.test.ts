@@ -4,7 +4,19 @@ import { bodyPlan } from '@aspecta/core/body';
 import { boardScene, STATES } from './boardScene.ts';
 
 const plan = bodyPlan('saloon');
-const entry = (over: Partial<BoardPanel>): BoardPanel => ({ panel: 'sill-l', state: 'thin', condition: 'thin', coverage: 0.4, readings: 12, thinnest: 0.6, deepestCoating: null, zones: 1, choice: null, awaited: null, ...over });
+const entry = (over: Partial<BoardPanel>): BoardPanel => ({
+  panel: 'sill-l',
+  state: 'thin',
+  condition: 'thin',
+  coverage: 0.4,
+  readings: 12,
+  thinnest: 0.6,
+  deepestCoating: null,
+  zones: 1,
+  choice: null,
+  awaited: null,
+  ...over,
+});
 
 describe('the board', () => {
   it('draws every panel, those without a word as not measured', () => {
@@ -15,7 +27,9 @@ describe('the board', () => {
 
   it('says in words what it shows in colour', () => {
     const { shapes } = boardScene(plan, [entry({ awaited: { state: 'confirmed', due: '2026-01-01', late: true } })]);
-    expect(shapes.find((shape) => shape.panel.id === 'sill-l')!.label).toBe('Sill, left, thin, 12 readings, 40 % covered, order is late');
+    expect(shapes.find((shape) => shape.panel.id === 'sill-l')!.label).toBe(
+      'Sill, left, thin, 12 readings, 40 % covered, order is late',
+    );
   });
 
   it('gives every state its own colour and, but for sound metal, its own hatch', () => {

@@ -31,7 +31,10 @@ export interface BoardShape {
 }
 
 /** The body opened flat as shapes with their states; drawn by a component that knows nothing of the trade. */
-export function boardScene(plan: BodyPlan, board: readonly BoardPanel[]): { shapes: BoardShape[]; views: { view: View; at: Point }[]; box: Box } {
+export function boardScene(
+  plan: BodyPlan,
+  board: readonly BoardPanel[],
+): { shapes: BoardShape[]; views: { view: View; at: Point }[]; box: Box } {
   const shapes = plan.panels.map((panel): BoardShape => {
     const known = board.find((entry) => entry.panel === panel.id);
     const state = known?.state ?? 'unmeasured';
@@ -41,26 +44,49 @@ export function boardScene(plan: BodyPlan, board: readonly BoardPanel[]): { shap
       panel,
       state,
       path: [panel.outline, ...openings.map((hole) => hole.outline)].map((ring) => ringPath(ring.map(place))).join(''),
-      creases: panel.creases.map((crease) => `M${crease.line.map(place).map((p) => `${p[0].toFixed(0)} ${p[1].toFixed(0)}`).join('L')}`).join(''),
-      holes: panel.holes.filter((hole) => hole.kind !== 'opening').map((hole) => ringPath(hole.outline.map(place))).join(''),
+      creases: panel.creases
+        .map(
+          (crease) =>
+            `M${crease.line
+              .map(place)
+              .map((p) => `${p[0].toFixed(0)} ${p[1].toFixed(0)}`)
+              .join('L')}`,
+        )
+        .join(''),
+      holes: panel.holes
+        .filter((hole) => hole.kind !== 'opening')
+        .map((hole) => ringPath(hole.outline.map(place)))
+        .join(''),
       middle: place(centroid(panel.outline)),
       label: labelOf(panel, state, known),
       awaited: known?.awaited ?? null,
     };
   });
-  const boxes = plan.panels.map((panel) => ({ view: panel.view, box: boxOf(panel.outline.map(([u, v]): Point => [u + panel.placement[0], v + panel.placement[1]])) }));
+  const boxes = plan.panels.map((panel) => ({
+    view: panel.view,
+    box: boxOf(panel.outline.map(([u, v]): Point => [u + panel.placement[0], v + panel.placement[1]])),
+  }));
   const views = plan.views.map((view) => {
     const own = boxes.filter((entry) => entry.view === view.id);
-    return { view, at: [Math.min(...own.map(({ box }) => box.minU)), Math.max(...own.map(({ box }) => box.maxV)) + 60] as Point };
+    return {
+      view,
+      at: [Math.min(...own.map(({ box }) => box.minU)), Math.max(...own.map(({ box }) => box.maxV)) + 60] as Point,
+    };
   });
   const all = boxes.map(({ box }) => box);
-  const box = { minU: Math.min(...all.map((b) => b.minU)), minV: Math.min(...all.map((b) => b.minV)), maxU: Math.max(...all.map((b) => b.maxU)), maxV: Math.max(...all.map((b) => b.maxV)) + 160 };
+  const box = {
+    minU: Math.min(...all.map((b) => b.minU)),
+    minV: Math.min(...all.map((b) => b.minV)),
+    maxU: Math.max(...all.map((b) => b.maxU)),
+    maxV: Math.max(...all.map((b) => b.maxV)) + 160,
+  };
   return { shapes, views, box };
 }
 
 function labelOf(panel: Panel, state: PanelLook, known: BoardPanel | undefined): string {
   const parts = [panel.name, STATES[state].label.toLowerCase()];
-  if (known && known.readings > 0) parts.push(`${known.readings} readings, ${Math.round(known.coverage * 100)} % covered`);
+  if (known && known.readings > 0)
+    parts.push(`${known.readings} readings, ${Math.round(known.coverage * 100)} % covered`);
   if (known?.awaited) parts.push(known.awaited.late ? 'order is late' : 'panel is on its way');
   return parts.join(', ');
 }

@@ -29,10 +29,19 @@ const plan = shallowRef<CutPlanView | null>(null);
 const settings = reactive({ margin: 20, maxCorners: 4, cornerRadius: 15, kerf: 1 });
 const picked = ref(0);
 const load = useLoad(async () => {
-  const [vehicle, repair, cut] = await Promise.all([get<Vehicle>(`/vehicles/${props.id}`), get<RepairView>(`/repairs/${props.repair}`), get<CutPlanView>(`/repairs/${props.repair}/cut`)]);
+  const [vehicle, repair, cut] = await Promise.all([
+    get<Vehicle>(`/vehicles/${props.id}`),
+    get<RepairView>(`/repairs/${props.repair}`),
+    get<CutPlanView>(`/repairs/${props.repair}/cut`),
+  ]);
   const zones = await get<ZoneView[]>(`/vehicles/${props.id}/panels/${repair.panel}/zones`);
   show(cut);
-  return { vehicle, repair, panel: panelOf(bodyPlan(vehicle.planId), repair.panel), zones: zones.filter((zone) => repair.zoneIds.includes(zone.id)) };
+  return {
+    vehicle,
+    repair,
+    panel: panelOf(bodyPlan(vehicle.planId), repair.panel),
+    zones: zones.filter((zone) => repair.zoneIds.includes(zone.id)),
+  };
 });
 function show(cut: CutPlanView): void {
   plan.value = cut;
@@ -41,7 +50,8 @@ function show(cut: CutPlanView): void {
 }
 let timer: ReturnType<typeof setTimeout> | undefined;
 watch(settings, () => {
-  if (!plan.value || !session.canWork || JSON.stringify(settings) === JSON.stringify({ ...plan.value.settings })) return;
+  if (!plan.value || !session.canWork || JSON.stringify(settings) === JSON.stringify({ ...plan.value.settings }))
+    return;
   clearTimeout(timer);
   timer = setTimeout(() => void save(), 250);
 });
@@ -52,7 +62,10 @@ async function save(): Promise<void> {
     } catch (error) {
       if (error instanceof ApiProblem && error.code === 'conflict') {
         show(error.body.current as CutPlanView);
-        throw new Error('Somebody else has changed this line in the meantime; it is shown as it is now. Change it again if you still want to.', { cause: error });
+        throw new Error(
+          'Somebody else has changed this line in the meantime; it is shown as it is now. Change it again if you still want to.',
+          { cause: error },
+        );
       }
       throw error;
     }
@@ -62,24 +75,44 @@ async function save(): Promise<void> {
 const box = computed(() => {
   const around = offset([[plan.value!.line.outline]], 160).polygons.flat(2) as unknown as Point[];
   const [whole, near] = [boxOf(load.data.value!.panel.outline), boxOf(around)];
-  return { minU: Math.max(whole.minU, near.minU), minV: Math.max(whole.minV, near.minV), maxU: Math.min(whole.maxU, near.maxU), maxV: Math.min(whole.maxV, near.maxV) };
+  return {
+    minU: Math.max(whole.minU, near.minU),
+    minV: Math.max(whole.minV, near.minV),
+    maxU: Math.min(whole.maxU, near.maxU),
+    maxV: Math.min(whole.maxV, near.maxV),
+  };
 });
 const corner = computed(() => plan.value?.corners[picked.value] ?? null);
-const feet = computed(() => (corner.value ? plan.value!.datums.map((datum) => footOn(datum, corner.value!.corner)) : []));
-const follows = computed(() => plan.value!.line.runs.filter((run) => run.cut && run.follows !== 'free').map((run) => run.name));
+const feet = computed(() =>
+  corner.value ? plan.value!.datums.map((datum) => footOn(datum, corner.value!.corner)) : [],
+);
+const follows = computed(() =>
+  plan.value!.line.runs.filter((run) => run.cut && run.follows !== 'free').map((run) => run.name),
+);
 const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
 const mid = (a: Point, b: Point): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
 const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [number, number] => {
   const [x, y] = place(mid(a, b));
   const [bx, by] = place(b);
   // Where the foot lies far off, the figure stands near the corner.
-  return Math.hypot(x - bx, y - by) > 170 ? [bx + ((x - bx) / Math.hypot(x - bx, y - by)) * 120, by + ((y - by) / Math.hypot(x - bx, y - by)) * 120] : [x, y];
+  return Math.hypot(x - bx, y - by) > 170
+    ? [bx + ((x - bx) / Math.hypot(x - bx, y - by)) * 120, by + ((y - by) / Math.hypot(x - bx, y - by)) * 120]
+    : [x, y];
 };
 </script>
 
 <template>
   <Waiting :of="load" what="The cut">
-    <StationFrame v-if="load.data.value && plan" :crumbs="[{ text: 'Garage', to: '/' }, { text: load.data.value.vehicle.nickname, to: `/vehicles/${id}` }, { text: load.data.value.panel.name, to: `/vehicles/${id}/panels/${load.data.value.repair.panel}` }]" title="Cut" :next="{ text: 'Plan the tacks and stitches of this joint', to: `/vehicles/${id}/repairs/${repair}/weld` }">
+    <StationFrame
+      v-if="load.data.value && plan"
+      :crumbs="[
+        { text: 'Garage', to: '/' },
+        { text: load.data.value.vehicle.nickname, to: `/vehicles/${id}` },
+        { text: load.data.value.panel.name, to: `/vehicles/${id}/panels/${load.data.value.repair.panel}` },
+      ]"
+      title="Cut"
+      :next="{ text: 'Plan the tacks and stitches of this joint', to: `/vehicles/${id}/repairs/${repair}/weld` }"
+    >
       <template #sheet>
         <SheetView :box="box" tapes :label="`The cut line on ${load.data.value.panel.name}`">
           <PanelSheet :panel="load.data.value.panel" />
@@ -87,12 +120,47 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
           <path :d="ringPath(plan.line.rough)" class="rough" />
           <path :d="ringPath(plan.line.outline)" class="final" />
           <template #over="{ place }">
-            <g v-for="datum in plan.datums" :key="datum.name" class="datum"><line :x1="place(datum.a)[0]" :y1="place(datum.a)[1]" :x2="place(datum.b)[0]" :y2="place(datum.b)[1]" /><circle v-for="(end, k) in [datum.a, datum.b]" :key="k" r="4" :cx="place(end)[0]" :cy="place(end)[1]" /></g>
+            <g v-for="datum in plan.datums" :key="datum.name" class="datum"
+              ><line
+                :x1="place(datum.a)[0]"
+                :y1="place(datum.a)[1]"
+                :x2="place(datum.b)[0]"
+                :y2="place(datum.b)[1]" /><circle
+                v-for="(end, k) in [datum.a, datum.b]"
+                :key="k"
+                r="4"
+                :cx="place(end)[0]"
+                :cy="place(end)[1]"
+            /></g>
             <template v-for="(foot, i) in feet" :key="i">
-              <line class="tape" :x1="place(foot)[0]" :y1="place(foot)[1]" :x2="place(corner!.corner)[0]" :y2="place(corner!.corner)[1]" />
-              <g v-if="corner!.offsets[i]!.mm > 1" :transform="`translate(${inWindow(place, foot, corner!.corner).join(' ')})`" class="figure-tag"><rect x="-44" y="-13" width="88" height="26" rx="4" /><text>{{ corner!.offsets[i]!.text }}</text></g>
+              <line
+                class="tape"
+                :x1="place(foot)[0]"
+                :y1="place(foot)[1]"
+                :x2="place(corner!.corner)[0]"
+                :y2="place(corner!.corner)[1]"
+              />
+              <g
+                v-if="corner!.offsets[i]!.mm > 1"
+                :transform="`translate(${inWindow(place, foot, corner!.corner).join(' ')})`"
+                class="figure-tag"
+                ><rect x="-44" y="-13" width="88" height="26" rx="4" /><text>{{ corner!.offsets[i]!.text }}</text></g
+              >
             </template>
-            <g v-for="(entry, i) in plan.corners" :key="i" class="corner" :class="{ on: picked === i }" :transform="`translate(${place(entry.corner).join(' ')})`" role="button" tabindex="0" :aria-label="`Corner ${i + 1}`" data-own-pointer @click="picked = i" @keydown.enter="picked = i"><circle r="20" class="target" /><circle r="12" /><text>{{ i + 1 }}</text></g>
+            <g
+              v-for="(entry, i) in plan.corners"
+              :key="i"
+              class="corner"
+              :class="{ on: picked === i }"
+              :transform="`translate(${place(entry.corner).join(' ')})`"
+              role="button"
+              tabindex="0"
+              :aria-label="`Corner ${i + 1}`"
+              data-own-pointer
+              @click="picked = i"
+              @keydown.enter="picked = i"
+              ><circle r="20" class="target" /><circle r="12" /><text>{{ i + 1 }}</text></g
+            >
           </template>
         </SheetView>
       </template>
@@ -101,25 +169,93 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
           <div>
             <p class="eyebrow">Where does the saw go?</p>
             <p class="figure">{{ units.length(plan.line.cutLength) }}</p>
-            <p class="soft small">to cut and weld in {{ plan.line.runs.filter((run) => run.cut).length }} straight runs<template v-if="plan.line.edgeLength > 1">, with {{ units.length(plan.line.edgeLength) }} of the panel’s own edge to make again</template><template v-if="follows.length > 0">; beside {{ follows.join(', ') }}</template>.</p>
+            <p class="soft small">
+              to cut and weld in {{ plan.line.runs.filter((run) => run.cut).length }} straight runs<template
+                v-if="plan.line.edgeLength > 1"
+                >, with {{ units.length(plan.line.edgeLength) }} of the panel’s own edge to make again</template
+              ><template v-if="follows.length > 0">; beside {{ follows.join(', ') }}</template
+              >.
+            </p>
           </div>
           <p v-for="warning in plan.line.warnings" :key="warning" class="notice bad">{{ warning }}</p>
-          <p v-if="load.data.value.repair.staleZones.length > 0" class="notice bad">The damage was changed after the decision; the line follows the damage as it is now. Look at the verdict again.</p>
-          <p v-if="plan.onMap.unmeasured > 0.02" class="notice">{{ percent(plan.onMap.unmeasured) }} of the line runs over metal that has not been measured. Measure along it before you cut.</p>
-          <p v-if="plan.onMap.doubtful > 0.02" class="notice bad">{{ percent(plan.onMap.doubtful) }} of the line may run over metal too thin to weld to. Move it out.</p>
+          <p v-if="load.data.value.repair.staleZones.length > 0" class="notice bad">
+            The damage was changed after the decision; the line follows the damage as it is now. Look at the verdict
+            again.
+          </p>
+          <p v-if="plan.onMap.unmeasured > 0.02" class="notice">
+            {{ percent(plan.onMap.unmeasured) }} of the line runs over metal that has not been measured. Measure along
+            it before you cut.
+          </p>
+          <p v-if="plan.onMap.doubtful > 0.02" class="notice bad">
+            {{ percent(plan.onMap.doubtful) }} of the line may run over metal too thin to weld to. Move it out.
+          </p>
           <table class="plain offsets">
-            <caption class="visually-hidden">Tape offsets of each corner</caption>
-            <thead><tr><th>Corner</th><th class="num">{{ plan.datums[0].name }}</th><th class="num">{{ plan.datums[1].name }}</th><th class="num">To next</th></tr></thead>
-            <tbody><tr v-for="(entry, i) in plan.corners" :key="i" :class="{ on: picked === i }" @click="picked = i"><td><button class="link" :aria-pressed="picked === i">{{ i + 1 }}</button></td><td class="num">{{ entry.offsets[0]!.text }}</td><td class="num">{{ entry.offsets[1]!.text }}</td><td class="num">{{ plan.runs[i]!.text }}</td></tr></tbody>
+            <caption class="visually-hidden">
+              Tape offsets of each corner
+            </caption>
+            <thead>
+              <tr>
+                <th>Corner</th>
+                <th class="num">{{ plan.datums[0].name }}</th>
+                <th class="num">{{ plan.datums[1].name }}</th>
+                <th class="num">To next</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(entry, i) in plan.corners" :key="i" :class="{ on: picked === i }" @click="picked = i">
+                <td>
+                  <button class="link" :aria-pressed="picked === i">{{ i + 1 }}</button>
+                </td>
+                <td class="num">{{ entry.offsets[0]!.text }}</td>
+                <td class="num">{{ entry.offsets[1]!.text }}</td>
+                <td class="num">{{ plan.runs[i]!.text }}</td>
+              </tr>
+            </tbody>
           </table>
-          <p class="small soft">Square to a straight edge laid along each yellow line. <template v-if="plan.mirror">On {{ plan.mirror }} the same figures hold from the mirrored edges: try the first side before you cut the other.</template></p>
+          <p class="small soft">
+            Square to a straight edge laid along each yellow line.
+            <template v-if="plan.mirror"
+              >On {{ plan.mirror }} the same figures hold from the mirrored edges: try the first side before you cut the
+              other.</template
+            >
+          </p>
           <fieldset class="settings" :disabled="!session.canWork">
-            <LengthField v-model="settings.margin" label="Sound metal beyond the damage" :error="form.errors['margin']" />
-            <LengthField v-model="settings.cornerRadius" label="Inside corners, radius" :error="form.errors['cornerRadius']" />
+            <LengthField
+              v-model="settings.margin"
+              label="Sound metal beyond the damage"
+              :error="form.errors['margin']"
+            />
+            <LengthField
+              v-model="settings.cornerRadius"
+              label="Inside corners, radius"
+              :error="form.errors['cornerRadius']"
+            />
             <LengthField v-model="settings.kerf" label="Blade" :error="form.errors['kerf']" />
-            <div class="field"><span class="label">Straight runs, at most</span><div class="row"><button class="btn" aria-label="One run fewer" :disabled="settings.maxCorners <= 3" @click="settings.maxCorners--">−</button><span class="mono">{{ settings.maxCorners }}</span><button class="btn" aria-label="One run more" :disabled="settings.maxCorners >= 12" @click="settings.maxCorners++">+</button></div></div>
+            <div class="field">
+              <span class="label">Straight runs, at most</span>
+              <div class="row">
+                <button
+                  class="btn"
+                  aria-label="One run fewer"
+                  :disabled="settings.maxCorners <= 3"
+                  @click="settings.maxCorners--"
+                >
+                  −</button
+                ><span class="mono">{{ settings.maxCorners }}</span
+                ><button
+                  class="btn"
+                  aria-label="One run more"
+                  :disabled="settings.maxCorners >= 12"
+                  @click="settings.maxCorners++"
+                >
+                  +
+                </button>
+              </div>
+            </div>
           </fieldset>
-          <p class="small soft" role="status">{{ form.busy.value ? 'Saving …' : plan.saved ? 'Saved.' : 'The usual settings of the shop.' }}</p>
+          <p class="small soft" role="status">
+            {{ form.busy.value ? 'Saving …' : plan.saved ? 'Saved.' : 'The usual settings of the shop.' }}
+          </p>
           <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
           <div>
             <p class="eyebrow">The patch at 1:1, and the card</p>
@@ -129,7 +265,15 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
               <a class="btn small-btn" :href="file('card.pdf')" download><Download :size="16" />Cut card</a>
             </div>
           </div>
-          <section class="notice bad"><p><strong>Before you cut.</strong></p><ul class="small"><li v-for="caution in cautionsFor('cut')" :key="caution.id"><strong>{{ caution.title }}.</strong> {{ caution.text }}</li></ul><p class="small">{{ DEFERENCE }}</p></section>
+          <section class="notice bad">
+            <p><strong>Before you cut.</strong></p>
+            <ul class="small">
+              <li v-for="caution in cautionsFor('cut')" :key="caution.id">
+                <strong>{{ caution.title }}.</strong> {{ caution.text }}
+              </li>
+            </ul>
+            <p class="small">{{ DEFERENCE }}</p>
+          </section>
         </div>
       </template>
     </StationFrame>
@@ -137,25 +281,107 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
 </template>
 
 <style scoped>
-path { vector-effect: non-scaling-stroke; }
-.damage { fill: var(--failing); fill-opacity: 0.55; stroke: var(--through); stroke-width: 1; }
-.rough { fill: none; stroke: var(--ink-soft); stroke-width: 1.6; stroke-dasharray: 7 5; }
-.final { fill: var(--mark); fill-opacity: 0.08; stroke: var(--mark); stroke-width: 3; }
-.tape { stroke: #b58a00; stroke-width: 3; }
-.datum line { stroke: #e8c552; stroke-width: 5; stroke-linecap: round; }
-.datum circle { fill: #e8c552; stroke: #33301f; }
-.figure-tag rect { fill: #f4d774; stroke: #33301f; }
-.figure-tag text { font: 500 13px var(--mono); fill: #33301f; text-anchor: middle; dominant-baseline: central; }
-.corner { cursor: pointer; outline: none; }
-.corner circle { fill: var(--card); stroke: var(--mark); stroke-width: 2.4; }
-.corner .target { fill: transparent; stroke: none; }
-.corner text { font: 600 12px var(--mono); text-anchor: middle; dominant-baseline: central; fill: var(--ink); }
-.corner.on circle:not(.target) { fill: var(--mark); }
-.corner.on text { fill: var(--mark-ink); }
-.corner:focus-visible circle:not(.target) { stroke-width: 4.5; }
-.settings { border: 0; padding: 0; margin: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 0.6rem; align-items: end; }
-.offsets tr.on td { background: var(--mark-soft); }
-.offsets th.num, .offsets td.num { padding-left: 0.2rem; padding-right: 0.2rem; }
-.link { border: 0; background: none; min-width: 36px; min-height: 36px; cursor: pointer; font-family: var(--mono); color: var(--mark); text-decoration: underline; }
-ul { padding-left: 1.1rem; margin: 0 0 0.5rem; }
+path {
+  vector-effect: non-scaling-stroke;
+}
+.damage {
+  fill: var(--failing);
+  fill-opacity: 0.55;
+  stroke: var(--through);
+  stroke-width: 1;
+}
+.rough {
+  fill: none;
+  stroke: var(--ink-soft);
+  stroke-width: 1.6;
+  stroke-dasharray: 7 5;
+}
+.final {
+  fill: var(--mark);
+  fill-opacity: 0.08;
+  stroke: var(--mark);
+  stroke-width: 3;
+}
+.tape {
+  stroke: #b58a00;
+  stroke-width: 3;
+}
+.datum line {
+  stroke: #e8c552;
+  stroke-width: 5;
+  stroke-linecap: round;
+}
+.datum circle {
+  fill: #e8c552;
+  stroke: #33301f;
+}
+.figure-tag rect {
+  fill: #f4d774;
+  stroke: #33301f;
+}
+.figure-tag text {
+  font: 500 13px var(--mono);
+  fill: #33301f;
+  text-anchor: middle;
+  dominant-baseline: central;
+}
+.corner {
+  cursor: pointer;
+  outline: none;
+}
+.corner circle {
+  fill: var(--card);
+  stroke: var(--mark);
+  stroke-width: 2.4;
+}
+.corner .target {
+  fill: transparent;
+  stroke: none;
+}
+.corner text {
+  font: 600 12px var(--mono);
+  text-anchor: middle;
+  dominant-baseline: central;
+  fill: var(--ink);
+}
+.corner.on circle:not(.target) {
+  fill: var(--mark);
+}
+.corner.on text {
+  fill: var(--mark-ink);
+}
+.corner:focus-visible circle:not(.target) {
+  stroke-width: 4.5;
+}
+.settings {
+  border: 0;
+  padding: 0;
+  margin: 0;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.6rem;
+  align-items: end;
+}
+.offsets tr.on td {
+  background: var(--mark-soft);
+}
+.offsets th.num,
+.offsets td.num {
+  padding-left: 0.2rem;
+  padding-right: 0.2rem;
+}
+.link {
+  border: 0;
+  background: none;
+  min-width: 36px;
+  min-height: 36px;
+  cursor: pointer;
+  font-family: var(--mono);
+  color: var(--mark);
+  text-decoration: underline;
+}
+ul {
+  padding-left: 1.1rem;
+  margin: 0 0 0.5rem;
+}
 </style>

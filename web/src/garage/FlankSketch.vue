@@ -14,13 +14,20 @@ const hatch = (panel: string) => {
   const name = STATES[props.states[panel] ?? 'unmeasured'].hatch;
   return name ? `url(#${prefix}-${name})` : null;
 };
-const viewBox = computed(() => `${view.value.at[0] - 40} ${-view.value.at[1] - view.value.height - 40} ${view.value.width + 80} ${view.value.height + 320}`);
+const viewBox = computed(
+  () =>
+    `${view.value.at[0] - 40} ${-view.value.at[1] - view.value.height - 40} ${view.value.width + 80} ${view.value.height + 320}`,
+);
 </script>
 
 <template>
   <svg :viewBox="viewBox" role="img" aria-label="The left side of the body">
     <g :transform="`translate(${view.at[0]} ${-view.at[1]})`" class="wheels">
-      <g v-for="u in [650, 3000]" :key="u" :transform="`translate(${u} -78)`"><circle r="268" /><circle r="176" class="rim" /><circle r="44" class="rim" /></g>
+      <g v-for="u in [650, 3000]" :key="u" :transform="`translate(${u} -78)`">
+        <circle r="268" />
+        <circle r="176" class="rim" />
+        <circle r="44" class="rim" />
+      </g>
     </g>
     <HatchPatterns :scale="0.16" :prefix="prefix" />
     <g transform="scale(1 -1)">
@@ -34,9 +41,29 @@ const viewBox = computed(() => `${view.value.at[0] - 40} ${-view.value.at[1] - v
 </template>
 
 <style scoped>
-svg { width: 100%; display: block; }
-.panel { stroke: var(--metal-line); stroke-width: 12; stroke-linejoin: round; }
-.crease { fill: none; stroke: var(--crease); stroke-width: 7; }
-.wheels circle { fill: none; stroke: var(--line-strong); stroke-width: 10; stroke-dasharray: 40 26; }
-.wheels .rim { stroke-dasharray: none; stroke-width: 7; stroke: var(--line); }
+svg {
+  width: 100%;
+  display: block;
+}
+.panel {
+  stroke: var(--metal-line);
+  stroke-width: 12;
+  stroke-linejoin: round;
+}
+.crease {
+  fill: none;
+  stroke: var(--crease);
+  stroke-width: 7;
+}
+.wheels circle {
+  fill: none;
+  stroke: var(--line-strong);
+  stroke-width: 10;
+  stroke-dasharray: 40 26;
+}
+.wheels .rim {
+  stroke-dasharray: none;
+  stroke-width: 7;
+  stroke: var(--line);
+}
 </style>

@@ -19,9 +19,14 @@ const adding = ref(false);
 const changing = ref<Vehicle | null>(null);
 const removing = ref<string | null>(null);
 const load = useLoad(async () => {
-  const [vehicles, removed] = await Promise.all([get<GarageVehicle[]>('/vehicles'), get<Vehicle[]>('/vehicles/removed')]);
+  const [vehicles, removed] = await Promise.all([
+    get<GarageVehicle[]>('/vehicles'),
+    get<Vehicle[]>('/vehicles/removed'),
+  ]);
   const boards = await Promise.all(vehicles.map((vehicle) => get<Board>(`/vehicles/${vehicle.id}/board`)));
-  const states = boards.map((board) => Object.fromEntries(board.panels.map((panel) => [panel.panel, panel.state])) as Record<string, PanelLook>);
+  const states = boards.map(
+    (board) => Object.fromEntries(board.panels.map((panel) => [panel.panel, panel.state])) as Record<string, PanelLook>,
+  );
   return { vehicles, removed, states };
 });
 const owner = () => session.current?.person.role === 'owner';
@@ -42,7 +47,10 @@ async function bringBack(id: string): Promise<void> {
   <Waiting :of="load" what="The garage">
     <main v-if="load.data.value" class="page">
       <div class="row spread head">
-        <div><p class="eyebrow">{{ session.current?.shop.name }}</p><h1>Which car, and what next?</h1></div>
+        <div>
+          <p class="eyebrow">{{ session.current?.shop.name }}</p>
+          <h1>Which car, and what next?</h1>
+        </div>
         <button v-if="session.canWork" class="btn main" @click="adding = true">Roll a car in</button>
       </div>
       <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
@@ -53,47 +61,136 @@ async function bringBack(id: string): Promise<void> {
       </div>
       <div class="cars">
         <article v-for="(vehicle, i) in load.data.value.vehicles" :key="vehicle.id" class="tile car">
-          <RouterLink :to="`/vehicles/${vehicle.id}`" class="sketch" :aria-label="`Open the board of ${vehicle.nickname}`"><FlankSketch :plan="bodyPlan(vehicle.planId)" :states="load.data.value.states[i]!" /></RouterLink>
-          <div class="row spread"><h2><RouterLink :to="`/vehicles/${vehicle.id}`">{{ vehicle.nickname }}</RouterLink></h2><span class="mono">{{ vehicle.year }}</span></div>
+          <RouterLink
+            :to="`/vehicles/${vehicle.id}`"
+            class="sketch"
+            :aria-label="`Open the board of ${vehicle.nickname}`"
+            ><FlankSketch :plan="bodyPlan(vehicle.planId)" :states="load.data.value.states[i]!"
+          /></RouterLink>
+          <div class="row spread">
+            <h2>
+              <RouterLink :to="`/vehicles/${vehicle.id}`">{{ vehicle.nickname }}</RouterLink>
+            </h2>
+            <span class="mono">{{ vehicle.year }}</span>
+          </div>
           <p class="soft small">{{ GOALS[vehicle.goal] }} · {{ CLIMATES[vehicle.climate] }}</p>
           <dl>
-            <div><dt>Readings</dt><dd class="mono">{{ vehicle.readings }}</dd></div>
-            <div><dt>Panels begun</dt><dd class="mono">{{ vehicle.panelsMeasured }} of {{ vehicle.panels }}</dd></div>
-            <div><dt>Decided</dt><dd class="mono">{{ vehicle.decided }}</dd></div>
-            <div><dt>Awaited</dt><dd class="mono" :class="{ alarm: vehicle.late > 0 }">{{ vehicle.awaited }}{{ vehicle.late > 0 ? `, ${vehicle.late} late` : '' }}</dd></div>
+            <div>
+              <dt>Readings</dt>
+              <dd class="mono">{{ vehicle.readings }}</dd>
+            </div>
+            <div>
+              <dt>Panels begun</dt>
+              <dd class="mono">{{ vehicle.panelsMeasured }} of {{ vehicle.panels }}</dd>
+            </div>
+            <div>
+              <dt>Decided</dt>
+              <dd class="mono">{{ vehicle.decided }}</dd>
+            </div>
+            <div>
+              <dt>Awaited</dt>
+              <dd class="mono" :class="{ alarm: vehicle.late > 0 }">
+                {{ vehicle.awaited }}{{ vehicle.late > 0 ? `, ${vehicle.late} late` : '' }}
+              </dd>
+            </div>
           </dl>
-          <RouterLink class="next" :to="nextPath(vehicle.id, vehicle.next.path)"><span class="eyebrow">Next</span>{{ vehicle.next.text }} →</RouterLink>
+          <RouterLink class="next" :to="nextPath(vehicle.id, vehicle.next.path)"
+            ><span class="eyebrow">Next</span>{{ vehicle.next.text }} →</RouterLink
+          >
           <div v-if="session.canWork" class="row foot">
             <button class="btn plain small-btn" @click="changing = vehicle">Change</button>
             <template v-if="owner()">
-              <button v-if="removing !== vehicle.id" class="btn plain small-btn" @click="removing = vehicle.id">Remove</button>
-              <template v-else><span class="small">Remove {{ vehicle.nickname }}? It can be brought back for 30 days.</span><button class="btn small-btn" @click="takeAway(vehicle.id)">Yes, remove</button><button class="btn plain small-btn" @click="removing = null">Keep</button></template>
+              <button v-if="removing !== vehicle.id" class="btn plain small-btn" @click="removing = vehicle.id">
+                Remove
+              </button>
+              <template v-else
+                ><span class="small">Remove {{ vehicle.nickname }}? It can be brought back for 30 days.</span
+                ><button class="btn small-btn" @click="takeAway(vehicle.id)">Yes, remove</button
+                ><button class="btn plain small-btn" @click="removing = null">Keep</button></template
+              >
             </template>
           </div>
         </article>
       </div>
       <section v-if="load.data.value.removed.length > 0" class="removed">
         <h2>Removed in the last 30 days</h2>
-        <p v-for="vehicle in load.data.value.removed" :key="vehicle.id" class="row"><span>{{ vehicle.nickname }}, {{ vehicle.year }}</span><button v-if="owner()" class="btn small-btn" @click="bringBack(vehicle.id)">Bring back</button></p>
+        <p v-for="vehicle in load.data.value.removed" :key="vehicle.id" class="row">
+          <span>{{ vehicle.nickname }}, {{ vehicle.year }}</span
+          ><button v-if="owner()" class="btn small-btn" @click="bringBack(vehicle.id)">Bring back</button>
+        </p>
       </section>
-      <VehicleForm v-if="adding || changing" :vehicle="changing" @close="((adding = false), (changing = null))" @saved="load.reload()" />
+      <VehicleForm
+        v-if="adding || changing"
+        :vehicle="changing"
+        @close="((adding = false), (changing = null))"
+        @saved="load.reload()"
+      />
     </main>
   </Waiting>
 </template>
 
 <style scoped>
-.head { margin-bottom: 1.25rem; }
-.cars { display: grid; grid-template-columns: repeat(auto-fill, minmax(min(100%, 430px), 1fr)); gap: 1.25rem; }
-.car { display: flex; flex-direction: column; gap: 0.5rem; }
-.car h2 a { color: inherit; text-decoration: none; }
-.sketch { background: var(--sheet); border-radius: 8px; padding: 0.75rem 1rem 0.25rem; border: 1px solid var(--line); }
-dl { display: grid; grid-template-columns: repeat(4, auto); gap: 0.5rem; margin: 0.25rem 0; }
-dt { font-size: 0.8rem; color: var(--ink-soft); }
-dd { margin: 0; }
-.next .eyebrow { display: block; margin: 0; }
-.next { display: block; text-decoration: none; font-weight: 600; background: var(--mark-soft); border-radius: 8px; padding: 0.6rem 0.8rem; margin-top: auto; }
-.foot { margin: -0.25rem -0.5rem -0.5rem; }
-.empty { max-width: 560px; }
-.removed { margin-top: 2rem; }
-@media (max-width: 480px) { dl { grid-template-columns: repeat(2, auto); } }
+.head {
+  margin-bottom: 1.25rem;
+}
+.cars {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 430px), 1fr));
+  gap: 1.25rem;
+}
+.car {
+  display: flex;
+  flex-direction: column;
+  gap: 0.5rem;
+}
+.car h2 a {
+  color: inherit;
+  text-decoration: none;
+}
+.sketch {
+  background: var(--sheet);
+  border-radius: 8px;
+  padding: 0.75rem 1rem 0.25rem;
+  border: 1px solid var(--line);
+}
+dl {
+  display: grid;
+  grid-template-columns: repeat(4, auto);
+  gap: 0.5rem;
+  margin: 0.25rem 0;
+}
+dt {
+  font-size: 0.8rem;
+  color: var(--ink-soft);
+}
+dd {
+  margin: 0;
+}
+.next .eyebrow {
+  display: block;
+  margin: 0;
+}
+.next {
+  display: block;
+  text-decoration: none;
+  font-weight: 600;
+  background: var(--mark-soft);
+  border-radius: 8px;
+  padding: 0.6rem 0.8rem;
+  margin-top: auto;
+}
+.foot {
+  margin: -0.25rem -0.5rem -0.5rem;
+}
+.empty {
+  max-width: 560px;
+}
+.removed {
+  margin-top: 2rem;
+}
+@media (max-width: 480px) {
+  dl {
+    grid-template-columns: repeat(2, auto);
+  }
+}
 </style>

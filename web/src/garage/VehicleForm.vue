@@ -13,7 +13,14 @@ const props = defineProps<{ vehicle: Vehicle | null }>();
 const emit = defineEmits<{ close: []; saved: [] }>();
 const router = useRouter();
 const form = useForm();
-const draft = reactive({ nickname: props.vehicle?.nickname ?? '', year: String(props.vehicle?.year ?? ''), planId: props.vehicle?.planId ?? bodyPlans()[0]!.id, goal: props.vehicle?.goal ?? ('driver' as Goal), climate: props.vehicle?.climate ?? ('temperate' as Climate), notes: props.vehicle?.notes ?? '' });
+const draft = reactive({
+  nickname: props.vehicle?.nickname ?? '',
+  year: String(props.vehicle?.year ?? ''),
+  planId: props.vehicle?.planId ?? bodyPlans()[0]!.id,
+  goal: props.vehicle?.goal ?? ('driver' as Goal),
+  climate: props.vehicle?.climate ?? ('temperate' as Climate),
+  notes: props.vehicle?.notes ?? '',
+});
 let version = props.vehicle?.version ?? 0;
 const plans = bodyPlans();
 const goals = Object.entries(GOALS).map(([value, label]) => ({ value: value as Goal, label }));
@@ -41,16 +48,42 @@ async function save(): Promise<void> {
 <template>
   <Dialog :title="vehicle ? `Change ${vehicle.nickname}` : 'Roll a car in'" @close="emit('close')">
     <form class="stack" @submit.prevent="save">
-      <Field v-slot="{ bind }" label="Nickname" hint="How you call it in the shop" :error="form.errors['nickname']"><input v-bind="bind" v-model="draft.nickname" class="input" /></Field>
-      <Field v-slot="{ bind }" label="Year built" :error="form.errors['year']"><input v-bind="bind" v-model="draft.year" class="input mono" inputmode="numeric" /></Field>
-      <Field v-if="!vehicle" v-slot="{ bind }" label="Body plan" :hint="plans.find((plan) => plan.id === draft.planId)?.description" :error="form.errors['planId']">
-        <select v-bind="bind" v-model="draft.planId" class="input"><option v-for="plan in plans" :key="plan.id" :value="plan.id">{{ plan.name }}, {{ plan.panels.length }} panels</option></select>
+      <Field v-slot="{ bind }" label="Nickname" hint="How you call it in the shop" :error="form.errors['nickname']"
+        ><input v-bind="bind" v-model="draft.nickname" class="input"
+      /></Field>
+      <Field v-slot="{ bind }" label="Year built" :error="form.errors['year']"
+        ><input v-bind="bind" v-model="draft.year" class="input mono" inputmode="numeric"
+      /></Field>
+      <Field
+        v-if="!vehicle"
+        v-slot="{ bind }"
+        label="Body plan"
+        :hint="plans.find((plan) => plan.id === draft.planId)?.description"
+        :error="form.errors['planId']"
+      >
+        <select v-bind="bind" v-model="draft.planId" class="input">
+          <option v-for="plan in plans" :key="plan.id" :value="plan.id">
+            {{ plan.name }}, {{ plan.panels.length }} panels
+          </option>
+        </select>
       </Field>
       <Chips v-model="draft.goal" legend="What is it being restored to?" :options="goals" />
       <Chips v-model="draft.climate" legend="Where has it lived?" :options="climates" />
-      <Field v-slot="{ bind }" label="Notes" :error="form.errors['notes']"><textarea v-bind="bind" v-model="draft.notes" class="input" /></Field>
-      <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }} Saving again keeps what is written here.</p>
-      <div class="row"><button class="btn main" :disabled="form.busy.value">{{ vehicle ? 'Save' : 'Roll in' }}</button><button type="button" class="btn" @click="emit('close')">Cancel</button></div>
+      <Field v-slot="{ bind }" label="Notes" :error="form.errors['notes']">
+        <textarea v-bind="bind" v-model="draft.notes" class="input" />
+      </Field>
+      <p v-if="form.general.value" class="notice bad" role="alert">
+        {{ form.general.value }} Saving again keeps what is written here.
+      </p>
+      <div class="row">
+        <button class="btn main" :disabled="form.busy.value">{{ vehicle ? 'Save' : 'Roll in' }}</button><button
+          type="button"
+          class="btn"
+          @click="emit('close')"
+        >
+          Cancel
+        </button>
+      </div>
     </form>
   </Dialog>
 </template>

@@ -16,7 +16,16 @@ const form = useForm();
 const going = ref<OrderState | null>(null);
 const on = ref(today());
 const due = ref(props.line.due ?? '');
-const LABELS: Record<OrderState, string> = { wanted: 'Wanted', ordered: 'Ordered', confirmed: 'Confirmed', 'back-order': 'Back order', arrived: 'Arrived', checked: 'Checked', fitted: 'Fitted', returned: 'Returned' };
+const LABELS: Record<OrderState, string> = {
+  wanted: 'Wanted',
+  ordered: 'Ordered',
+  confirmed: 'Confirmed',
+  'back-order': 'Back order',
+  arrived: 'Arrived',
+  checked: 'Checked',
+  fitted: 'Fitted',
+  returned: 'Returned',
+};
 const WAY: readonly OrderState[] = ['wanted', 'ordered', 'confirmed', 'arrived', 'checked', 'fitted'];
 const reached = computed(() => new Set(props.line.history.map((step) => step.state)));
 const asksDue = (state: OrderState) => ['ordered', 'confirmed', 'back-order'].includes(state);
@@ -24,7 +33,12 @@ const asksDue = (state: OrderState) => ['ordered', 'confirmed', 'back-order'].in
 async function move(): Promise<void> {
   const done = await form.submit(async () => {
     try {
-      await post(`/orders/${props.line.id}/move`, { state: going.value, on: on.value, due: going.value && asksDue(going.value) && due.value ? due.value : null, version: props.line.version });
+      await post(`/orders/${props.line.id}/move`, {
+        state: going.value,
+        on: on.value,
+        due: going.value && asksDue(going.value) && due.value ? due.value : null,
+        version: props.line.version,
+      });
     } catch (error) {
       if (error instanceof ApiProblem && error.code === 'conflict') emit('changed');
       throw error;
@@ -40,41 +54,126 @@ async function move(): Promise<void> {
   <article class="tile line" :class="{ late: line.late }" :data-order="line.panel">
     <div class="what">
       <h2>{{ line.panelName }}</h2>
-      <p class="soft small"><RouterLink :to="`/vehicles/${line.vehicleId}`">{{ line.vehicle }}</RouterLink> · {{ line.maker }}{{ line.quantity > 1 ? ` · ${line.quantity} pieces` : '' }}</p>
+      <p class="soft small">
+        <RouterLink :to="`/vehicles/${line.vehicleId}`">{{ line.vehicle }}</RouterLink> · {{ line.maker
+        }}{{ line.quantity > 1 ? ` · ${line.quantity} pieces` : '' }}
+      </p>
       <p v-if="line.note" class="small">{{ line.note }}</p>
     </div>
-    <div class="price"><p class="mono big">{{ units.money(line.landed) }}</p><p class="soft small">{{ units.money(line.price * line.quantity) }} + {{ units.money(line.carriage) }} carriage + tax</p></div>
+    <div class="price">
+      <p class="mono big">{{ units.money(line.landed) }}</p>
+      <p class="soft small">
+        {{ units.money(line.price * line.quantity) }} + {{ units.money(line.carriage) }} carriage + tax
+      </p>
+    </div>
     <div class="state">
       <strong :class="{ alarm: line.late }">{{ LABELS[line.state] }}{{ line.late ? ', late' : '' }}</strong>
-      <span v-if="line.due && !['arrived', 'checked', 'fitted', 'returned'].includes(line.state)" class="small" :class="line.late ? 'alarm' : 'soft'"> due {{ dayOf(line.due) }}</span>
-      <ol class="way" aria-label="Way of the panel"><li v-for="state in WAY" :key="state" :class="{ been: reached.has(state), now: line.state === state }"><span>{{ LABELS[state] }}</span></li></ol>
+      <span
+        v-if="line.due && !['arrived', 'checked', 'fitted', 'returned'].includes(line.state)"
+        class="small"
+        :class="line.late ? 'alarm' : 'soft'"
+      >
+        due {{ dayOf(line.due) }}</span
+      >
+      <ol class="way" aria-label="Way of the panel">
+        <li v-for="state in WAY" :key="state" :class="{ been: reached.has(state), now: line.state === state }">
+          <span>{{ LABELS[state] }}</span>
+        </li>
+      </ol>
     </div>
     <div v-if="session.canWork && line.next.length > 0" class="acts row">
-      <button v-for="state in line.next" :key="state" class="btn small-btn" :aria-pressed="going === state" @click="going = going === state ? null : state">{{ LABELS[state] }}</button>
+      <button
+        v-for="state in line.next"
+        :key="state"
+        class="btn small-btn"
+        :aria-pressed="going === state"
+        @click="going = going === state ? null : state"
+      >
+        {{ LABELS[state] }}
+      </button>
     </div>
     <form v-if="going" class="row move" @submit.prevent="move">
-      <Field v-slot="{ bind }" :label="`${LABELS[going]} on`" :error="form.errors['on']"><input v-bind="bind" v-model="on" type="date" class="input" required /></Field>
-      <Field v-if="asksDue(going)" v-slot="{ bind }" label="Should arrive on" :error="form.errors['due']"><input v-bind="bind" v-model="due" type="date" class="input" /></Field>
+      <Field v-slot="{ bind }" :label="`${LABELS[going]} on`" :error="form.errors['on']"
+        ><input v-bind="bind" v-model="on" type="date" class="input" required
+      /></Field>
+      <Field v-if="asksDue(going)" v-slot="{ bind }" label="Should arrive on" :error="form.errors['due']"
+        ><input v-bind="bind" v-model="due" type="date" class="input"
+      /></Field>
       <button class="btn main" :disabled="form.busy.value">Note: {{ LABELS[going].toLowerCase() }}</button>
     </form>
-    <p v-if="form.general.value ?? form.errors['state']" class="notice bad" role="alert">{{ form.general.value ?? form.errors['state'] }}</p>
-    <details class="history"><summary class="small">History</summary><p v-for="(step, i) in line.history" :key="i" class="small">{{ dayOf(step.on) }} – {{ LABELS[step.state].toLowerCase() }}, {{ step.by }}</p></details>
+    <p v-if="form.general.value ?? form.errors['state']" class="notice bad" role="alert">
+      {{ form.general.value ?? form.errors['state'] }}
+    </p>
+    <details class="history">
+      <summary class="small">History</summary>
+      <p v-for="(step, i) in line.history" :key="i" class="small">
+        {{ dayOf(step.on) }} – {{ LABELS[step.state].toLowerCase() }}, {{ step.by }}
+      </p>
+    </details>
   </article>
 </template>
 
 <style scoped>
-.line { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr) minmax(0, 1.6fr); gap: 0.4rem 1.25rem; }
-.line.late { border-color: var(--alarm); }
-.what p, .price p { margin: 0; }
-.big { font-size: 1.3rem; }
-.acts, .move, .history, .notice { grid-column: 1 / -1; }
-.move { align-items: end; }
-.way { list-style: none; display: flex; padding: 0; margin: 0.35rem 0 0; gap: 3px; }
-.way li { flex: 1; border-top: 5px solid var(--line); padding-top: 2px; min-width: 0; }
-.way li span { font-size: 0.68rem; color: var(--ink-soft); overflow: hidden; text-overflow: ellipsis; display: block; }
-.way li.been { border-color: var(--done); }
-.way li.now { border-color: var(--mark); }
-summary { min-height: 32px; cursor: pointer; }
-.history p { margin: 0; }
-@media (max-width: 700px) { .line { grid-template-columns: 1fr; } }
+.line {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr) minmax(0, 1.6fr);
+  gap: 0.4rem 1.25rem;
+}
+.line.late {
+  border-color: var(--alarm);
+}
+.what p,
+.price p {
+  margin: 0;
+}
+.big {
+  font-size: 1.3rem;
+}
+.acts,
+.move,
+.history,
+.notice {
+  grid-column: 1 / -1;
+}
+.move {
+  align-items: end;
+}
+.way {
+  list-style: none;
+  display: flex;
+  padding: 0;
+  margin: 0.35rem 0 0;
+  gap: 3px;
+}
+.way li {
+  flex: 1;
+  border-top: 5px solid var(--line);
+  padding-top: 2px;
+  min-width: 0;
+}
+.way li span {
+  font-size: 0.68rem;
+  color: var(--ink-soft);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  display: block;
+}
+.way li.been {
+  border-color: var(--done);
+}
+.way li.now {
+  border-color: var(--mark);
+}
+summary {
+  min-height: 32px;
+  cursor: pointer;
+}
+.history p {
+  margin: 0;
+}
+@media (max-width: 700px) {
+  .line {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

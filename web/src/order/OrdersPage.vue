@@ -21,37 +21,100 @@ const load = useLoad(async () => {
 });
 const adding = ref(false);
 const filter = ref<'open' | 'awaited' | 'all'>('open');
-const shown = computed(() => (load.data.value?.orders ?? []).filter((line) => filter.value === 'all' || (filter.value === 'awaited' ? isAwaited(line.state) : line.state !== 'fitted' && line.state !== 'returned')));
+const shown = computed(() =>
+  (load.data.value?.orders ?? []).filter(
+    (line) =>
+      filter.value === 'all' ||
+      (filter.value === 'awaited' ? isAwaited(line.state) : line.state !== 'fitted' && line.state !== 'returned'),
+  ),
+);
 const late = computed(() => (load.data.value?.orders ?? []).filter((line) => line.late).length);
-const toPay = computed(() => (load.data.value?.orders ?? []).filter((line) => line.state === 'wanted').reduce((sum, line) => sum + line.landed, 0));
+const toPay = computed(() =>
+  (load.data.value?.orders ?? []).filter((line) => line.state === 'wanted').reduce((sum, line) => sum + line.landed, 0),
+);
 const onWay = computed(() => (load.data.value?.orders ?? []).filter((line) => isAwaited(line.state)));
-const FILTERS = [{ value: 'open', label: 'Open' }, { value: 'awaited', label: 'On the way' }, { value: 'all', label: 'All' }] as const;
+const FILTERS = [
+  { value: 'open', label: 'Open' },
+  { value: 'awaited', label: 'On the way' },
+  { value: 'all', label: 'All' },
+] as const;
 </script>
 
 <template>
   <Waiting :of="load" what="The order book">
     <main v-if="load.data.value" class="page">
       <div class="row spread head">
-        <div><p class="eyebrow">Order book</p><h1>What must be ordered, and what is awaited?</h1></div>
-        <button v-if="session.canWork && load.data.value.vehicles.length > 0" class="btn main" @click="adding = true">Add a line</button>
+        <div>
+          <p class="eyebrow">Order book</p>
+          <h1>What must be ordered, and what is awaited?</h1>
+        </div>
+        <button v-if="session.canWork && load.data.value.vehicles.length > 0" class="btn main" @click="adding = true">
+          Add a line
+        </button>
       </div>
       <div class="figures">
-        <div><p class="figure">{{ onWay.length }}</p><p class="soft small">on the way<template v-if="late > 0">, <strong class="alarm">{{ late }} late</strong></template></p></div>
-        <div><p class="figure">{{ units.roundMoney(toPay) }}</p><p class="soft small">wanted and not yet ordered, landed</p></div>
+        <div>
+          <p class="figure">{{ onWay.length }}</p>
+          <p class="soft small">
+            on the way<template v-if="late > 0"
+              >, <strong class="alarm">{{ late }} late</strong></template
+            >
+          </p>
+        </div>
+        <div>
+          <p class="figure">{{ units.roundMoney(toPay) }}</p>
+          <p class="soft small">wanted and not yet ordered, landed</p>
+        </div>
       </div>
       <Chips v-model="filter" legend="Show" hide-legend :options="FILTERS" />
-      <p v-if="shown.length === 0" class="tile empty soft">{{ load.data.value.orders.length === 0 ? 'The book is empty. Decide for a whole panel, and it appears here with its landed price.' : 'Nothing of this kind.' }}</p>
+      <p v-if="shown.length === 0" class="tile empty soft">
+        {{
+          load.data.value.orders.length === 0
+            ? 'The book is empty. Decide for a whole panel, and it appears here with its landed price.'
+            : 'Nothing of this kind.'
+        }}
+      </p>
       <div class="lines"><OrderCard v-for="line in shown" :key="line.id" :line="line" @changed="load.reload()" /></div>
-      <details><summary>When a panel arrives</summary><ul class="small"><li>Check thickness, flanges, holes and hand (left or right), and try it on the car before anything is cut (T-32).</li><li v-for="caution in cautionsFor('arrival')" :key="caution.id"><strong>{{ caution.title }}.</strong> {{ caution.text }}</li></ul></details>
+      <details>
+        <summary>When a panel arrives</summary>
+        <ul class="small">
+          <li>
+            Check thickness, flanges, holes and hand (left or right), and try it on the car before anything is cut
+            (T-32).
+          </li>
+          <li v-for="caution in cautionsFor('arrival')" :key="caution.id">
+            <strong>{{ caution.title }}.</strong> {{ caution.text }}
+          </li>
+        </ul>
+      </details>
       <OrderForm v-if="adding" :vehicles="load.data.value.vehicles" @close="adding = false" @saved="load.reload()" />
     </main>
   </Waiting>
 </template>
 
 <style scoped>
-.head { margin-bottom: 1rem; }
-.figures { display: flex; gap: 2.5rem; margin-bottom: 1rem; flex-wrap: wrap; }
-.lines { display: grid; gap: 0.75rem; margin: 1rem 0; max-width: 1100px; }
-.empty { margin-top: 1rem; }
-summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; }
+.head {
+  margin-bottom: 1rem;
+}
+.figures {
+  display: flex;
+  gap: 2.5rem;
+  margin-bottom: 1rem;
+  flex-wrap: wrap;
+}
+.lines {
+  display: grid;
+  gap: 0.75rem;
+  margin: 1rem 0;
+  max-width: 1100px;
+}
+.empty {
+  margin-top: 1rem;
+}
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+}
 </style>

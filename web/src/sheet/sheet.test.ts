@@ -18,14 +18,19 @@ describe('viewport', () => {
 
   it('keeps the place under the finger while zooming, and leads back from px to mm', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.1, max: 8, noNaN: true }), fc.integer({ min: 0, max: 900 }), fc.integer({ min: 0, max: 600 }), (factor, x, y) => {
-        const before = fit(box, 900, 600);
-        const after = moved(zoomAt(before, factor, x, y), 0, 0);
-        const [a, b] = [toSheet(before, x, y), toSheet(after, x, y)];
-        expect(a[0]).toBeCloseTo(b[0], 6);
-        expect(a[1]).toBeCloseTo(b[1], 6);
-        expect(toWindow(after, b)[0]).toBeCloseTo(x, 6);
-      }),
+      fc.property(
+        fc.double({ min: 0.1, max: 8, noNaN: true }),
+        fc.integer({ min: 0, max: 900 }),
+        fc.integer({ min: 0, max: 600 }),
+        (factor, x, y) => {
+          const before = fit(box, 900, 600);
+          const after = moved(zoomAt(before, factor, x, y), 0, 0);
+          const [a, b] = [toSheet(before, x, y), toSheet(after, x, y)];
+          expect(a[0]).toBeCloseTo(b[0], 6);
+          expect(a[1]).toBeCloseTo(b[1], 6);
+          expect(toWindow(after, b)[0]).toBeCloseTo(x, 6);
+        },
+      ),
     );
   });
 });
@@ -35,14 +40,22 @@ describe('tapes', () => {
     const mm = tapeMarks(0, 1000, 0.5, 'mm');
     expect(mm.filter((mark) => mark.label).map((mark) => mark.label)).toEqual(['0', '500', '1000']);
     const inches = tapeMarks(0, 305, 3, 'in');
-    expect(inches.filter((mark) => mark.label).map((mark) => mark.label)).toEqual(expect.arrayContaining(['0', '1', '12']));
+    expect(inches.filter((mark) => mark.label).map((mark) => mark.label)).toEqual(
+      expect.arrayContaining(['0', '1', '12']),
+    );
     for (const scale of [0.02, 0.3, 4, 20]) expect(tapeMarks(0, 900 / scale, scale, 'mm').length).toBeLessThan(200);
   });
 });
 
 describe('paths', () => {
   it('are written in mm', () => {
-    expect(ringPath([[0, 0], [10, 0], [10, 5.04]])).toBe('M0 0L10 0L10 5Z');
+    expect(
+      ringPath([
+        [0, 0],
+        [10, 0],
+        [10, 5.04],
+      ]),
+    ).toBe('M0 0L10 0L10 5Z');
     expect(dotsPath([[1, 2]])).toBe('M1 2h0');
     expect(ringPath([])).toBe('');
   });

@@ -10,8 +10,14 @@ export interface Viewport {
   y: number;
 }
 
-export const toWindow = (view: Viewport, [u, v]: Point): [number, number] => [view.x + u * view.scale, view.y - v * view.scale];
-export const toSheet = (view: Viewport, x: number, y: number): [number, number] => [(x - view.x) / view.scale, (view.y - y) / view.scale];
+export const toWindow = (view: Viewport, [u, v]: Point): [number, number] => [
+  view.x + u * view.scale,
+  view.y - v * view.scale,
+];
+export const toSheet = (view: Viewport, x: number, y: number): [number, number] => [
+  (x - view.x) / view.scale,
+  (view.y - y) / view.scale,
+];
 export const transformOf = (view: Viewport) => `translate(${view.x} ${view.y}) scale(${view.scale} ${-view.scale})`;
 
 /** px. Room left around what is fitted, for the tapes. */
@@ -22,8 +28,17 @@ const LARGEST = 20;
 
 /** The viewport that shows the whole box in a window of this size. */
 export function fit(box: Box, width: number, height: number, margin = MARGIN): Viewport {
-  const scale = clampScale(Math.min((width - 2 * margin) / Math.max(1, box.maxU - box.minU), (height - 2 * margin) / Math.max(1, box.maxV - box.minV)));
-  return { scale, x: width / 2 - ((box.minU + box.maxU) / 2) * scale, y: height / 2 + ((box.minV + box.maxV) / 2) * scale };
+  const scale = clampScale(
+    Math.min(
+      (width - 2 * margin) / Math.max(1, box.maxU - box.minU),
+      (height - 2 * margin) / Math.max(1, box.maxV - box.minV),
+    ),
+  );
+  return {
+    scale,
+    x: width / 2 - ((box.minU + box.maxU) / 2) * scale,
+    y: height / 2 + ((box.minV + box.maxV) / 2) * scale,
+  };
 }
 
 /** Zooms by a factor and keeps the place under (x, y) where it is. */
@@ -33,5 +48,9 @@ export function zoomAt(view: Viewport, factor: number, x: number, y: number): Vi
   return { scale, x: x - u * scale, y: y + v * scale };
 }
 
-export const moved = (view: Viewport, dx: number, dy: number): Viewport => ({ ...view, x: view.x + dx, y: view.y + dy });
+export const moved = (view: Viewport, dx: number, dy: number): Viewport => ({
+  ...view,
+  x: view.x + dx,
+  y: view.y + dy,
+});
 const clampScale = (scale: number) => Math.min(LARGEST, Math.max(SMALLEST, scale));

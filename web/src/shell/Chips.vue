@@ -1,7 +1,11 @@
 <script setup lang="ts" generic="T extends string">
 import { useId } from 'vue';
 
-defineProps<{ legend: string; options: readonly { value: T; label: string; disabled?: boolean }[]; hideLegend?: boolean }>();
+defineProps<{
+  legend: string;
+  options: readonly { value: T; label: string; disabled?: boolean }[];
+  hideLegend?: boolean;
+}>();
 const model = defineModel<T>({ required: true });
 const name = useId();
 </script>

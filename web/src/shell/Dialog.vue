@@ -25,5 +25,7 @@ function cancel(event: Event): void {
 </template>
 
 <style scoped>
-.head { margin-bottom: 0.75rem; }
+.head {
+  margin-bottom: 0.75rem;
+}
 </style>

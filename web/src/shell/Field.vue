@@ -4,7 +4,11 @@ import { computed, useId } from 'vue';
 const props = defineProps<{ label: string; error?: string | null | undefined; hint?: string | undefined }>();
 const id = useId();
 const described = computed(() => (props.error ? `${id}-wrong` : props.hint ? `${id}-hint` : undefined));
-const bind = computed(() => ({ id, 'aria-describedby': described.value, 'aria-invalid': props.error ? ('true' as const) : undefined }));
+const bind = computed(() => ({
+  id,
+  'aria-describedby': described.value,
+  'aria-invalid': props.error ? ('true' as const) : undefined,
+}));
 </script>
 
 <template>

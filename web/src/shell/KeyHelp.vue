@@ -27,7 +27,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
   <Dialog v-if="open" title="Keys" @close="open = false">
     <table class="plain">
       <tbody>
-        <tr v-for="[key, what] in KEYS" :key="key"><td class="mono">{{ key }}</td><td>{{ what }}</td></tr>
+        <tr v-for="[key, what] in KEYS" :key="key">
+          <td class="mono">{{ key }}</td>
+          <td>{{ what }}</td>
+        </tr>
       </tbody>
     </table>
   </Dialog>

@@ -24,6 +24,8 @@ function read(value: string): number | undefined {
   }
 }
 function commit(): void {
+  // What stands there as it was written is rounded: reading it back would change the length.
+  if (own.value === null && text.value === write(model.value)) return;
   own.value = null;
   const mm = read(text.value);
   if (mm === undefined) return;

@@ -19,7 +19,9 @@ async function go(action: () => Promise<void>): Promise<void> {
 <template>
   <form class="stack" @submit.prevent="go(() => session.signIn(email, password))">
     <template v-if="demo">
-      <button type="button" class="btn main" :disabled="form.busy.value" @click="go(session.signInDemo)">Sign in to the demo</button>
+      <button type="button" class="btn main" :disabled="form.busy.value" @click="go(session.signInDemo)">
+        Sign in to the demo
+      </button>
       <p class="small soft">One click, on this machine only. Or with an account:</p>
     </template>
     <Field v-slot="{ bind }" label="E-mail" :error="form.errors['email']">

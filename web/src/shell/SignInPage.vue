@@ -16,7 +16,10 @@ const fresh = reactive({ shop: '', name: '', email: '', password: '' });
 const form = useForm();
 
 function enter(): void {
-  const to = typeof route.query['to'] === 'string' && route.query['to'].startsWith('/') && !route.query['to'].startsWith('//') ? route.query['to'] : '/';
+  const to =
+    typeof route.query['to'] === 'string' && route.query['to'].startsWith('/') && !route.query['to'].startsWith('//')
+      ? route.query['to']
+      : '/';
   void router.replace(to);
 }
 async function setUp(): Promise<void> {
@@ -29,7 +32,10 @@ async function setUp(): Promise<void> {
     <div class="what">
       <p class="eyebrow">Aspecta</p>
       <h1>From the first reading to the last stitch</h1>
-      <p>Read a bare body, see what is really gone, decide patch or panel, mark the cut with a tape, and weld it in an order that does not warp it.</p>
+      <p>
+        Read a bare body, see what is really gone, decide patch or panel, mark the cut with a tape, and weld it in an
+        order that does not warp it.
+      </p>
       <FlankSketch :plan="plan" :states="{}" />
     </div>
     <div class="tile">
@@ -37,10 +43,18 @@ async function setUp(): Promise<void> {
         <h2>Open your shop</h2>
         <p class="soft small">The first account is the owner’s. More people can be added later.</p>
         <form class="stack" @submit.prevent="setUp">
-          <Field v-slot="{ bind }" label="Name of the shop" :error="form.errors['shop']"><input v-bind="bind" v-model="fresh.shop" class="input" /></Field>
-          <Field v-slot="{ bind }" label="Your name" :error="form.errors['name']"><input v-bind="bind" v-model="fresh.name" class="input" autocomplete="name" /></Field>
-          <Field v-slot="{ bind }" label="E-mail" :error="form.errors['email']"><input v-bind="bind" v-model="fresh.email" class="input" type="email" autocomplete="username" /></Field>
-          <Field v-slot="{ bind }" label="Password" hint="At least 10 characters" :error="form.errors['password']"><input v-bind="bind" v-model="fresh.password" class="input" type="password" autocomplete="new-password" /></Field>
+          <Field v-slot="{ bind }" label="Name of the shop" :error="form.errors['shop']"
+            ><input v-bind="bind" v-model="fresh.shop" class="input"
+          /></Field>
+          <Field v-slot="{ bind }" label="Your name" :error="form.errors['name']"
+            ><input v-bind="bind" v-model="fresh.name" class="input" autocomplete="name"
+          /></Field>
+          <Field v-slot="{ bind }" label="E-mail" :error="form.errors['email']"
+            ><input v-bind="bind" v-model="fresh.email" class="input" type="email" autocomplete="username"
+          /></Field>
+          <Field v-slot="{ bind }" label="Password" hint="At least 10 characters" :error="form.errors['password']"
+            ><input v-bind="bind" v-model="fresh.password" class="input" type="password" autocomplete="new-password"
+          /></Field>
           <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
           <button class="btn main" :disabled="form.busy.value">Open the shop</button>
         </form>
@@ -54,10 +68,32 @@ async function setUp(): Promise<void> {
 </template>
 
 <style scoped>
-.door { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(300px, 400px); gap: clamp(1.5rem, 5vw, 5rem); align-content: center; max-width: 1240px; margin: 0 auto; width: 100%; }
-.what h1 { font-size: clamp(1.7rem, 4vw, 2.7rem); margin-bottom: 0.75rem; }
-.what p { max-width: 36rem; }
-.tile { align-self: center; }
-.tile h2 { margin-bottom: 0.75rem; }
-@media (max-width: 860px) { .door { grid-template-columns: 1fr; align-content: start; } }
+.door {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(300px, 400px);
+  gap: clamp(1.5rem, 5vw, 5rem);
+  align-content: center;
+  max-width: 1240px;
+  margin: 0 auto;
+  width: 100%;
+}
+.what h1 {
+  font-size: clamp(1.7rem, 4vw, 2.7rem);
+  margin-bottom: 0.75rem;
+}
+.what p {
+  max-width: 36rem;
+}
+.tile {
+  align-self: center;
+}
+.tile h2 {
+  margin-bottom: 0.75rem;
+}
+@media (max-width: 860px) {
+  .door {
+    grid-template-columns: 1fr;
+    align-content: start;
+  }
+}
 </style>

@@ -2,7 +2,12 @@
 import { ref } from 'vue';
 
 /* The sheet, the card beside it (over it on a phone), and the next step below. */
-defineProps<{ crumbs: readonly { text: string; to?: string }[]; title: string; wide?: boolean; next?: { text: string; to?: string } | null }>();
+defineProps<{
+  crumbs: readonly { text: string; to?: string }[];
+  title: string;
+  wide?: boolean;
+  next?: { text: string; to?: string } | null;
+}>();
 const emit = defineEmits<{ next: [] }>();
 const open = ref(true);
 </script>
@@ -11,14 +16,17 @@ const open = ref(true);
   <main class="station" :class="{ wide, shut: !open }">
     <nav class="crumbs" aria-label="Where you are">
       <template v-for="crumb in crumbs" :key="crumb.text">
-        <RouterLink v-if="crumb.to" :to="crumb.to">{{ crumb.text }}</RouterLink><span v-else>{{ crumb.text }}</span><span aria-hidden="true">›</span>
+        <RouterLink v-if="crumb.to" :to="crumb.to">{{ crumb.text }}</RouterLink><span v-else>{{ crumb.text }}</span
+        ><span aria-hidden="true">›</span>
       </template>
       <h1>{{ title }}</h1>
       <span class="tools"><slot name="tools" /></span>
     </nav>
     <section class="sheet" aria-label="Sheet"><slot name="sheet" /></section>
     <aside class="card" aria-label="Card">
-      <button class="grip" :aria-expanded="open" @click="open = !open">{{ open ? 'Hide the card' : 'Show the card' }}</button>
+      <button class="grip" :aria-expanded="open" @click="open = !open">
+        {{ open ? 'Hide the card' : 'Show the card' }}
+      </button>
       <div class="inner"><slot name="card" /></div>
     </aside>
     <footer v-if="next" class="next">
@@ -30,27 +38,124 @@ const open = ref(true);
 </template>
 
 <style scoped>
-.station { flex: 1; min-height: 0; display: grid; grid-template: 'crumbs crumbs' auto 'sheet card' minmax(0, 1fr) 'next next' auto / minmax(0, 1fr) 372px; }
-.station.wide { grid-template-columns: minmax(0, 1fr) minmax(0, 1.55fr); }
-.crumbs { grid-area: crumbs; display: flex; align-items: center; gap: 0.5rem; padding: 0.3rem 1rem; flex-wrap: wrap; color: var(--ink-soft); font-size: 0.95rem; min-height: 44px; }
-.crumbs a { color: var(--ink-soft); min-height: 32px; display: inline-flex; align-items: center; }
-.crumbs h1 { font-size: 1.1rem; color: var(--ink); }
-.tools { margin-left: auto; display: flex; gap: 0.4rem; flex-wrap: wrap; }
-.sheet { grid-area: sheet; min-height: 0; min-width: 0; position: relative; border-top: 1px solid var(--line); background: var(--sheet); }
-.card { grid-area: card; min-height: 0; border: solid var(--line); border-width: 1px 0 0 1px; background: var(--card); display: flex; flex-direction: column; }
-.inner { overflow: auto; padding: 1rem; flex: 1; }
-.grip { display: none; }
-.next { grid-area: next; display: flex; align-items: center; gap: 0.75rem; padding: 0.3rem 1rem; border-top: 1px solid var(--line); background: var(--card); }
-.next .eyebrow { margin: 0; }
-.do { border: 0; background: none; color: var(--mark); font-weight: 600; min-height: 44px; display: inline-flex; align-items: center; gap: 0.4rem; text-decoration: none; cursor: pointer; text-align: left; }
+.station {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template: 'crumbs crumbs' auto 'sheet card' minmax(0, 1fr) 'next next' auto / minmax(0, 1fr) 372px;
+}
+.station.wide {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.55fr);
+}
+.crumbs {
+  grid-area: crumbs;
+  display: flex;
+  align-items: center;
+  gap: 0.5rem;
+  padding: 0.3rem 1rem;
+  flex-wrap: wrap;
+  color: var(--ink-soft);
+  font-size: 0.95rem;
+  min-height: 44px;
+}
+.crumbs a {
+  color: var(--ink-soft);
+  min-height: 32px;
+  display: inline-flex;
+  align-items: center;
+}
+.crumbs h1 {
+  font-size: 1.1rem;
+  color: var(--ink);
+}
+.tools {
+  margin-left: auto;
+  display: flex;
+  gap: 0.4rem;
+  flex-wrap: wrap;
+}
+.sheet {
+  grid-area: sheet;
+  min-height: 0;
+  min-width: 0;
+  position: relative;
+  border-top: 1px solid var(--line);
+  background: var(--sheet);
+}
+.card {
+  grid-area: card;
+  min-height: 0;
+  border: solid var(--line);
+  border-width: 1px 0 0 1px;
+  background: var(--card);
+  display: flex;
+  flex-direction: column;
+}
+.inner {
+  overflow: auto;
+  padding: 1rem;
+  flex: 1;
+}
+.grip {
+  display: none;
+}
+.next {
+  grid-area: next;
+  display: flex;
+  align-items: center;
+  gap: 0.75rem;
+  padding: 0.3rem 1rem;
+  border-top: 1px solid var(--line);
+  background: var(--card);
+}
+.next .eyebrow {
+  margin: 0;
+}
+.do {
+  border: 0;
+  background: none;
+  color: var(--mark);
+  font-weight: 600;
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+  gap: 0.4rem;
+  text-decoration: none;
+  cursor: pointer;
+  text-align: left;
+}
 @media (max-width: 900px) {
-  .station, .station.wide { grid-template: 'crumbs' auto 'sheet' minmax(0, 1fr) 'card' minmax(0, 46%) 'next' auto / minmax(0, 1fr); }
-  .station.shut { grid-template-rows: auto minmax(0, 1fr) auto auto; }
-  .station.shut .inner { display: none; }
-  .card { border-width: 1px 0 0; box-shadow: 0 -6px 18px rgb(60 50 30 / 10%); }
-  .grip { display: block; border: 0; background: none; min-height: 44px; color: var(--ink-soft); font-size: 0.85rem; flex: none; }
-  .inner { padding: 0 1rem 1rem; }
-  .station.wide { grid-template-rows: auto 30% minmax(0, 1fr) auto; }
-  .crumbs h1 { font-size: 1rem; }
+  .station,
+  .station.wide {
+    grid-template: 'crumbs' auto 'sheet' minmax(0, 1fr) 'card' minmax(0, 46%) 'next' auto / minmax(0, 1fr);
+  }
+  .station.shut {
+    grid-template-rows: auto minmax(0, 1fr) auto auto;
+  }
+  .station.shut .inner {
+    display: none;
+  }
+  .card {
+    border-width: 1px 0 0;
+    box-shadow: 0 -6px 18px rgb(60 50 30 / 10%);
+  }
+  .grip {
+    display: block;
+    border: 0;
+    background: none;
+    min-height: 44px;
+    color: var(--ink-soft);
+    font-size: 0.85rem;
+    flex: none;
+  }
+  .inner {
+    padding: 0 1rem 1rem;
+  }
+  .station.wide {
+    grid-template-rows: auto 30% minmax(0, 1fr) auto;
+  }
+  .crumbs h1 {
+    font-size: 1rem;
+  }
 }
 </style>

@@ -25,17 +25,75 @@ async function leave(): Promise<void> {
       <RouterLink to="/house">House rules</RouterLink>
     </nav>
     <span class="who soft small">{{ session.current?.person.name }} · {{ session.current?.shop.name }}</span>
-    <button class="btn plain" :aria-label="look.night ? 'Day look' : 'Night look'" @click="look.toggle()"><component :is="look.night ? Sun : Moon" :size="20" /></button>
+    <button class="btn plain" :aria-label="look.night ? 'Day look' : 'Night look'" @click="look.toggle()">
+      <component :is="look.night ? Sun : Moon" :size="20" />
+    </button>
     <button class="btn plain" aria-label="Sign out" @click="leave"><LogOut :size="20" /></button>
   </header>
 </template>
 
 <style scoped>
-.top { display: flex; align-items: center; gap: 0.4rem; padding: 0 0.75rem; border-bottom: 1px solid var(--line); background: var(--card); min-height: 52px; flex: none; }
-.brand { display: flex; align-items: center; gap: 0.5rem; text-decoration: none; color: var(--ink); font: 600 1.2rem var(--text); padding-right: 0.75rem; min-height: 44px; }
-nav { display: flex; gap: 0.1rem; flex: 1; min-width: 0; }
-nav a { display: flex; align-items: center; min-height: 44px; padding: 0 0.7rem; color: var(--ink-soft); text-decoration: none; border-bottom: 3px solid transparent; white-space: nowrap; }
-nav a.router-link-exact-active { color: var(--ink); border-color: var(--mark); }
-.who { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-@media (max-width: 760px) { .who { display: none; } .brand span { display: none; } .brand { padding-right: 0; } nav a { padding: 0 0.45rem; font-size: 0.92rem; } .btn.plain { padding: 0 0.35rem; } }
+.top {
+  display: flex;
+  align-items: center;
+  gap: 0.4rem;
+  padding: 0 0.75rem;
+  border-bottom: 1px solid var(--line);
+  background: var(--card);
+  min-height: 52px;
+  flex: none;
+}
+.brand {
+  display: flex;
+  align-items: center;
+  gap: 0.5rem;
+  text-decoration: none;
+  color: var(--ink);
+  font: 600 1.2rem var(--text);
+  padding-right: 0.75rem;
+  min-height: 44px;
+}
+nav {
+  display: flex;
+  gap: 0.1rem;
+  flex: 1;
+  min-width: 0;
+}
+nav a {
+  display: flex;
+  align-items: center;
+  min-height: 44px;
+  padding: 0 0.7rem;
+  color: var(--ink-soft);
+  text-decoration: none;
+  border-bottom: 3px solid transparent;
+  white-space: nowrap;
+}
+nav a.router-link-exact-active {
+  color: var(--ink);
+  border-color: var(--mark);
+}
+.who {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+@media (max-width: 760px) {
+  .who {
+    display: none;
+  }
+  .brand span {
+    display: none;
+  }
+  .brand {
+    padding-right: 0;
+  }
+  nav a {
+    padding: 0 0.45rem;
+    font-size: 0.92rem;
+  }
+  .btn.plain {
+    padding: 0 0.35rem;
+  }
+}
 </style>

@@ -7,10 +7,14 @@ defineProps<{ of: Load<unknown>; what: string }>();
 
 <template>
   <slot v-if="of.data.value !== null" />
-  <div v-else-if="of.loading.value" class="page" role="status"><p class="soft">Fetching {{ what }} …</p></div>
+  <div v-else-if="of.loading.value" class="page" role="status">
+    <p class="soft">Fetching {{ what }} …</p>
+  </div>
   <div v-else class="page">
     <div class="notice bad" role="alert">
-      <p><strong>{{ of.missing.value ? 'This page leads nowhere.' : `${what} could not be fetched.` }}</strong></p>
+      <p>
+        <strong>{{ of.missing.value ? 'This page leads nowhere.' : `${what} could not be fetched.` }}</strong>
+      </p>
       <p>{{ of.error.value }}</p>
       <div class="row">
         <button v-if="!of.missing.value" class="btn" @click="of.reload()">Try again</button>

@@ -40,18 +40,29 @@ export const put = <T>(path: string, body: unknown) => send<T>('PUT', path, body
 export const remove = (path: string) => send<void>('DELETE', path);
 export const postText = <T>(path: string, text: string) => send<T>('POST', path, text, 'text/csv');
 
-async function send<T>(method: string, path: string, body?: unknown, type = 'application/json', again = true): Promise<T> {
+async function send<T>(
+  method: string,
+  path: string,
+  body?: unknown,
+  type = 'application/json',
+  again = true,
+): Promise<T> {
   const headers: Record<string, string> = { accept: 'application/json' };
   if (method !== 'GET') headers['x-aspecta-csrf'] = hooks.csrf();
   if (body !== undefined) headers['content-type'] = type;
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, { method, headers, ...(body === undefined ? {} : { body: type === 'text/csv' ? (body as string) : JSON.stringify(body) }) });
+    response = await fetch(`/api${path}`, {
+      method,
+      headers,
+      ...(body === undefined ? {} : { body: type === 'text/csv' ? (body as string) : JSON.stringify(body) }),
+    });
   } catch {
     hooks.reached(false);
     throw new Unreachable();
   }
-  const gone = response.status >= 502 && response.status <= 504 && !response.headers.get('content-type')?.includes('problem');
+  const gone =
+    response.status >= 502 && response.status <= 504 && !response.headers.get('content-type')?.includes('problem');
   hooks.reached(!gone);
   if (gone) throw new Unreachable();
   const date = response.headers.get('date');
@@ -59,7 +70,15 @@ async function send<T>(method: string, path: string, body?: unknown, type = 'app
   if (response.status === 204) return undefined as T;
   const answer = (await response.json().catch(() => null)) as unknown;
   if (response.ok) return answer as T;
-  const problem = new ApiProblem((answer as ProblemBody | null) ?? { type: '', title: '', status: response.status, code: 'internal', detail: 'The server gave no answer that can be read.' });
+  const problem = new ApiProblem(
+    (answer as ProblemBody | null) ?? {
+      type: '',
+      title: '',
+      status: response.status,
+      code: 'internal',
+      detail: 'The server gave no answer that can be read.',
+    },
+  );
   const expired = problem.code === 'not-signed-in' || (problem.code === 'bad-origin' && method !== 'GET');
   if (expired && again && (await hooks.signInAgain())) return send<T>(method, path, body, type, false);
   throw problem;

@@ -12,7 +12,17 @@ export const useLook = defineStore('look', () => {
   });
   const overrides = computed<GlobalThemeOverrides>(() => {
     const primary = night.value ? '#a9b1ff' : '#2a35b8';
-    return { common: { primaryColor: primary, primaryColorHover: primary, primaryColorPressed: primary, fontFamily: "'Barlow', system-ui, sans-serif", fontFamilyMono: "'DM Mono', monospace", borderRadius: '8px', heightMedium: '44px' } };
+    return {
+      common: {
+        primaryColor: primary,
+        primaryColorHover: primary,
+        primaryColorPressed: primary,
+        fontFamily: "'Barlow', system-ui, sans-serif",
+        fontFamilyMono: "'DM Mono', monospace",
+        borderRadius: '8px',
+        heightMedium: '44px',
+      },
+    };
   });
   function toggle(): void {
     night.value = !night.value;

@@ -5,16 +5,46 @@ import { useSession } from './session.ts';
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/sign-in', name: 'sign-in', component: () => import('./SignInPage.vue'), meta: { open: true, title: 'Sign in' } },
+    {
+      path: '/sign-in',
+      name: 'sign-in',
+      component: () => import('./SignInPage.vue'),
+      meta: { open: true, title: 'Sign in' },
+    },
     { path: '/', component: () => import('../garage/GaragePage.vue'), meta: { title: 'Garage' } },
     { path: '/orders', component: () => import('../order/OrdersPage.vue'), meta: { title: 'Orders' } },
     { path: '/house', component: () => import('../house/HousePage.vue'), meta: { title: 'House rules' } },
     { path: '/vehicles/:id', component: () => import('../board/BoardPage.vue'), props: true, meta: { title: 'Board' } },
-    { path: '/vehicles/:id/panels/:panel', component: () => import('../survey/SurveyPage.vue'), props: true, meta: { title: 'Survey' } },
-    { path: '/vehicles/:id/panels/:panel/verdict', component: () => import('../verdict/VerdictPage.vue'), props: true, meta: { title: 'Verdict' } },
-    { path: '/vehicles/:id/repairs/:repair/cut', component: () => import('../cut/CutPage.vue'), props: true, meta: { title: 'Cut' } },
-    { path: '/vehicles/:id/repairs/:repair/weld', component: () => import('../weld/WeldPage.vue'), props: true, meta: { title: 'Weld' } },
-    { path: '/vehicles/:id/repairs/:repair/bench', component: () => import('../weld/BenchPage.vue'), props: true, meta: { title: 'Bench mode' } },
+    {
+      path: '/vehicles/:id/panels/:panel',
+      component: () => import('../survey/SurveyPage.vue'),
+      props: true,
+      meta: { title: 'Survey' },
+    },
+    {
+      path: '/vehicles/:id/panels/:panel/verdict',
+      component: () => import('../verdict/VerdictPage.vue'),
+      props: true,
+      meta: { title: 'Verdict' },
+    },
+    {
+      path: '/vehicles/:id/repairs/:repair/cut',
+      component: () => import('../cut/CutPage.vue'),
+      props: true,
+      meta: { title: 'Cut' },
+    },
+    {
+      path: '/vehicles/:id/repairs/:repair/weld',
+      component: () => import('../weld/WeldPage.vue'),
+      props: true,
+      meta: { title: 'Weld' },
+    },
+    {
+      path: '/vehicles/:id/repairs/:repair/bench',
+      component: () => import('../weld/BenchPage.vue'),
+      props: true,
+      meta: { title: 'Bench mode' },
+    },
     { path: '/:any(.*)*', component: () => import('./NowherePage.vue'), meta: { open: true, title: 'Nowhere' } },
   ],
 });

@@ -15,7 +15,8 @@ export const useSession = defineStore('session', () => {
 
   setApiHooks({
     csrf: () => current.value?.csrf ?? '',
-    signInAgain: () => (current.value ? new Promise<boolean>((resolve) => waiting.value.push(resolve)) : Promise.resolve(false)),
+    signInAgain: () =>
+      current.value ? new Promise<boolean>((resolve) => waiting.value.push(resolve)) : Promise.resolve(false),
     reached: (yes) => useConnection().note(yes),
   });
 
@@ -27,9 +28,11 @@ export const useSession = defineStore('session', () => {
     current.value = session;
     for (const settle of waiting.value.splice(0)) settle(true);
   }
-  const signIn = async (email: string, password: string) => enter(await post<SessionView>('/session', { email, password }));
+  const signIn = async (email: string, password: string) =>
+    enter(await post<SessionView>('/session', { email, password }));
   const signInDemo = async () => enter(await post<SessionView>('/session/demo'));
-  const setUp = async (input: { shop: string; name: string; email: string; password: string }) => enter(await post<SessionView>('/setup', input));
+  const setUp = async (input: { shop: string; name: string; email: string; password: string }) =>
+    enter(await post<SessionView>('/setup', input));
   async function signOut(): Promise<void> {
     await remove('/session');
     current.value = null;

@@ -9,10 +9,18 @@ export function useUnits() {
   const currency = computed(() => session.current?.shop.currency ?? 'EUR');
   const length = (mm: number) => formatLength({ mm, unit: unit.value }).text;
   const sheet = (mm: number) => (unit.value === 'mm' ? `${mm.toFixed(2)} mm` : `${(mm / 25.4).toFixed(3)}"`);
-  const sheetDoubt = (mm: number, sd: number) => (unit.value === 'mm' ? `${mm.toFixed(2)} ± ${sd.toFixed(2)} mm` : `${(mm / 25.4).toFixed(3)} ± ${(sd / 25.4).toFixed(3)}"`);
-  const area = (mm2: number) => (unit.value === 'mm' ? `${(mm2 / 100).toFixed(mm2 < 10_000 ? 1 : 0)} cm²` : `${(mm2 / 645.16).toFixed(1)} sq in`);
-  const money = (minor: number) => new Intl.NumberFormat('en-GB', { style: 'currency', currency: currency.value }).format(minor / 100);
-  const roundMoney = (minor: number) => new Intl.NumberFormat('en-GB', { style: 'currency', currency: currency.value, maximumFractionDigits: 0 }).format(minor / 100);
+  const sheetDoubt = (mm: number, sd: number) =>
+    unit.value === 'mm'
+      ? `${mm.toFixed(2)} ± ${sd.toFixed(2)} mm`
+      : `${(mm / 25.4).toFixed(3)} ± ${(sd / 25.4).toFixed(3)}"`;
+  const area = (mm2: number) =>
+    unit.value === 'mm' ? `${(mm2 / 100).toFixed(mm2 < 10_000 ? 1 : 0)} cm²` : `${(mm2 / 645.16).toFixed(1)} sq in`;
+  const money = (minor: number) =>
+    new Intl.NumberFormat('en-GB', { style: 'currency', currency: currency.value }).format(minor / 100);
+  const roundMoney = (minor: number) =>
+    new Intl.NumberFormat('en-GB', { style: 'currency', currency: currency.value, maximumFractionDigits: 0 }).format(
+      minor / 100,
+    );
   return { unit, length, sheet, sheetDoubt, area, money, roundMoney };
 }
 
@@ -29,6 +37,8 @@ export function duration(seconds: number): string {
   const minutes = Math.round(seconds / 60);
   return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`;
 }
-export const dayOf = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
-export const timeOf = (iso: string) => new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+export const dayOf = (iso: string) =>
+  new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+export const timeOf = (iso: string) =>
+  new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 export const today = () => new Date().toISOString().slice(0, 10);

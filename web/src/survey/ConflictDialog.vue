@@ -17,18 +17,40 @@ const rows: readonly { label: string; of: (zone: ZoneView) => string }[] = [
 
 <template>
   <Dialog title="Somebody else has changed this zone" wide stay>
-    <p>{{ theirs.changedBy }} saved it on {{ timeOf(theirs.changedAt) }}, after you opened it. Nothing has been overwritten: choose which one stays.</p>
+    <p>
+      {{ theirs.changedBy }} saved it on {{ timeOf(theirs.changedAt) }}, after you opened it. Nothing has been
+      overwritten: choose which one stays.
+    </p>
     <table class="plain">
-      <thead><tr><th /><th>Yours</th><th>Stored now</th></tr></thead>
+      <thead>
+        <tr>
+          <th />
+          <th>Yours</th>
+          <th>Stored now</th>
+        </tr>
+      </thead>
       <tbody>
-        <tr v-for="row in rows" :key="row.label" :class="{ differs: row.of(mine) !== row.of(theirs) }"><th scope="row">{{ row.label }}</th><td>{{ row.of(mine) }}</td><td>{{ row.of(theirs) }}</td></tr>
-        <tr><th scope="row">Area stored</th><td /><td>{{ units.area(theirs.area) }}</td></tr>
+        <tr v-for="row in rows" :key="row.label" :class="{ differs: row.of(mine) !== row.of(theirs) }">
+          <th scope="row">{{ row.label }}</th>
+          <td>{{ row.of(mine) }}</td>
+          <td>{{ row.of(theirs) }}</td>
+        </tr>
+        <tr>
+          <th scope="row">Area stored</th>
+          <td />
+          <td>{{ units.area(theirs.area) }}</td>
+        </tr>
       </tbody>
     </table>
-    <div class="row" style="margin-top: 1rem"><button class="btn main" @click="emit('choose', true)">Keep mine</button><button class="btn" @click="emit('choose', false)">Take the stored one</button></div>
+    <div class="row" style="margin-top: 1rem">
+      <button class="btn main" @click="emit('choose', true)">Keep mine</button
+      ><button class="btn" @click="emit('choose', false)">Take the stored one</button>
+    </div>
   </Dialog>
 </template>
 
 <style scoped>
-.differs td { background: var(--mark-soft); }
+.differs td {
+  background: var(--mark-soft);
+}
 </style>

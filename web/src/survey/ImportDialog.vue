@@ -19,7 +19,10 @@ async function pick(event: Event): Promise<void> {
   if (!file) return;
   name.value = file.name;
   await form.submit(async () => {
-    if (file.size > LARGEST) throw new Error(`${file.name} is ${(file.size / 1e6).toFixed(1)} MB; at most 4 MB (about 20,000 readings) can be taken at once. Split it.`);
+    if (file.size > LARGEST)
+      throw new Error(
+        `${file.name} is ${(file.size / 1e6).toFixed(1)} MB; at most 4 MB (about 20,000 readings) can be taken at once. Split it.`,
+      );
     text.value = await file.text();
     seen.value = await postText<ImportView>(`/vehicles/${props.vehicle}/readings/import`, text.value);
   });
@@ -36,18 +39,55 @@ async function store(): Promise<void> {
 
 <template>
   <Dialog title="Import readings" wide @close="emit('close')">
-    <p>A CSV file with the columns <span class="mono small">panel,layer,u_mm,v_mm,coating_um,metal_mm,note</span>. Decimal point or comma; <span class="mono small">u_in,v_in,metal_in</span> for inches. It is looked through first; nothing is stored while a line is wrong.</p>
+    <p>
+      A CSV file with the columns <span class="mono small">panel,layer,u_mm,v_mm,coating_um,metal_mm,note</span>.
+      Decimal point or comma; <span class="mono small">u_in,v_in,metal_in</span> for inches. It is looked through first;
+      nothing is stored while a line is wrong.
+    </p>
     <input type="file" accept=".csv,text/csv,text/plain" aria-label="CSV file of readings" @change="pick" />
     <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
     <p v-if="form.busy.value" role="status">Looking through {{ name }} …</p>
     <template v-if="seen && !form.busy.value">
       <div v-if="seen.errors.length > 0" class="notice bad" role="alert">
-        <p><strong>{{ seen.errors.length }}{{ seen.errors.length === 200 ? ' or more' : '' }} {{ seen.errors.length === 1 ? 'line' : 'lines' }} cannot be taken; nothing has been stored.</strong> Mend the file and choose it again.</p>
-        <table class="plain"><thead><tr><th class="num">Line</th><th>Column</th><th>What is wrong</th></tr></thead><tbody><tr v-for="error in seen.errors.slice(0, 50)" :key="`${error.line} ${error.column}`"><td class="num">{{ error.line }}</td><td>{{ error.column }}</td><td>{{ error.message }}</td></tr></tbody></table>
+        <p>
+          <strong
+            >{{ seen.errors.length }}{{ seen.errors.length === 200 ? ' or more' : '' }}
+            {{ seen.errors.length === 1 ? 'line' : 'lines' }} cannot be taken; nothing has been stored.</strong
+          >
+          Mend the file and choose it again.
+        </p>
+        <table class="plain">
+          <thead>
+            <tr>
+              <th class="num">Line</th>
+              <th>Column</th>
+              <th>What is wrong</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="error in seen.errors.slice(0, 50)" :key="`${error.line} ${error.column}`">
+              <td class="num">{{ error.line }}</td>
+              <td>{{ error.column }}</td>
+              <td>{{ error.message }}</td>
+            </tr>
+          </tbody>
+        </table>
       </div>
       <template v-else>
-        <p class="good"><strong>{{ seen.count }} readings on {{ Object.keys(seen.panels).length }} {{ Object.keys(seen.panels).length === 1 ? 'panel' : 'panels' }}, all good.</strong></p>
-        <table class="plain"><tbody><tr v-for="(count, panel) in seen.panels" :key="panel"><td>{{ panel }}</td><td class="num">{{ count }}</td></tr></tbody></table>
+        <p class="good">
+          <strong
+            >{{ seen.count }} readings on {{ Object.keys(seen.panels).length }}
+            {{ Object.keys(seen.panels).length === 1 ? 'panel' : 'panels' }}, all good.</strong
+          >
+        </p>
+        <table class="plain">
+          <tbody>
+            <tr v-for="(count, panel) in seen.panels" :key="panel">
+              <td>{{ panel }}</td>
+              <td class="num">{{ count }}</td>
+            </tr>
+          </tbody>
+        </table>
         <button class="btn main" style="margin-top: 0.75rem" @click="store">Store {{ seen.count }} readings</button>
       </template>
     </template>

@@ -13,7 +13,14 @@ const rgb = (name: string): Rgb => {
 };
 const href = computed(() => {
   void look.night;
-  const colours: MapColours = { sound: rgb('--sound'), worn: rgb('--worn'), thin: rgb('--thin'), failing: rgb('--failing'), through: rgb('--through'), hatch: rgb('--metal-line') };
+  const colours: MapColours = {
+    sound: rgb('--sound'),
+    worn: rgb('--worn'),
+    thin: rgb('--thin'),
+    failing: rgb('--failing'),
+    through: rgb('--through'),
+    hatch: rgb('--metal-line'),
+  };
   const { width, height, data } = paintMap(props.map, colours);
   const canvas = document.createElement('canvas');
   canvas.width = width;
@@ -25,5 +32,11 @@ const size = computed(() => ({ width: props.map.columns * props.map.cell, height
 </script>
 
 <template>
-  <image :href="href" :width="size.width" :height="size.height" preserveAspectRatio="none" :transform="`translate(${map.origin[0]} ${map.origin[1] + size.height}) scale(1 -1)`" />
+  <image
+    :href="href"
+    :width="size.width"
+    :height="size.height"
+    preserveAspectRatio="none"
+    :transform="`translate(${map.origin[0]} ${map.origin[1] + size.height}) scale(1 -1)`"
+  />
 </template>

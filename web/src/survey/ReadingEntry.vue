@@ -10,7 +10,11 @@ import { useUnits } from '../shell/units.ts';
 import { parseEntry, type EntryKind, type Values } from './entry.ts';
 
 /* Tap places, then type or dictate their numbers one after another. */
-const props = defineProps<{ places: readonly Point[]; layers: readonly Layer[]; store: (reading: Values & { layer: string; u: number; v: number; note: string }) => Promise<boolean> }>();
+const props = defineProps<{
+  places: readonly Point[];
+  layers: readonly Layer[];
+  store: (reading: Values & { layer: string; u: number; v: number; note: string }) => Promise<boolean>;
+}>();
 const emit = defineEmits<{ stored: []; drop: [] }>();
 const layer = defineModel<string>('layer', { required: true });
 const units = useUnits();
@@ -20,30 +24,52 @@ const note = ref('');
 const error = ref<string | null>(null);
 const said = ref('');
 const input = ref<HTMLInputElement>();
-const kinds = [{ value: 'metal', label: 'Metal, mm' }, { value: 'coating', label: 'Coating, µm' }, { value: 'probe', label: 'Probe' }] as const;
-const layers = computed(() => props.layers.map((entry) => ({ value: entry.id, label: `${entry.name} ${entry.thickness.toFixed(1)}` })));
-watch(() => props.places.length, async (now, before) => {
-  if (now <= before) return;
-  await nextTick();
-  input.value?.focus({ preventScroll: true });
-});
+const kinds = [
+  { value: 'metal', label: 'Metal, mm' },
+  { value: 'coating', label: 'Coating, µm' },
+  { value: 'probe', label: 'Probe' },
+] as const;
+const layers = computed(() =>
+  props.layers.map((entry) => ({ value: entry.id, label: `${entry.name} ${entry.thickness.toFixed(1)}` })),
+);
+watch(
+  () => props.places.length,
+  async (now, before) => {
+    if (now <= before) return;
+    await nextTick();
+    input.value?.focus({ preventScroll: true });
+  },
+);
 
 async function submit(): Promise<void> {
   error.value = null;
   try {
-    if (props.places.length === 0) throw new Problem('no-place', 'value', 'Tap the place on the sheet first, then enter its number.');
+    if (props.places.length === 0)
+      throw new Problem('no-place', 'value', 'Tap the place on the sheet first, then enter its number.');
     const values = parseEntry(text.value, kind.value);
-    if (values.length > props.places.length) throw new Problem('too-many', 'value', `These are ${values.length} numbers for ${props.places.length} marked ${props.places.length === 1 ? 'place' : 'places'}; tap the other places first.`);
+    if (values.length > props.places.length)
+      throw new Problem(
+        'too-many',
+        'value',
+        `These are ${values.length} numbers for ${props.places.length} marked ${props.places.length === 1 ? 'place' : 'places'}; tap the other places first.`,
+      );
     for (const value of values) await storeOne(value, props.places[0]!);
     text.value = '';
     note.value = '';
   } catch (problem) {
-    error.value = problem instanceof ApiProblem && problem.body.field ? `${problem.message}` : (problem as Error).message;
+    error.value =
+      problem instanceof ApiProblem && problem.body.field ? `${problem.message}` : (problem as Error).message;
   }
   input.value?.focus({ preventScroll: true });
 }
 async function storeOne(value: Values, [u, v]: Point): Promise<void> {
-  const stored = await props.store({ ...value, layer: layer.value, u: Math.round(u * 10) / 10, v: Math.round(v * 10) / 10, note: note.value });
+  const stored = await props.store({
+    ...value,
+    layer: layer.value,
+    u: Math.round(u * 10) / 10,
+    v: Math.round(v * 10) / 10,
+    note: note.value,
+  });
   said.value = stored ? 'Stored.' : 'Kept on this device.';
   emit('stored');
 }
@@ -58,24 +84,81 @@ function verdict(word: string): void {
     <Chips v-model="kind" legend="What was measured?" hide-legend :options="kinds" />
     <Chips v-if="layers.length > 1" v-model="layer" legend="Layer" :options="layers" />
     <p class="small soft">
-      <template v-if="places.length === 0">Tap the place on the sheet. Several places may be tapped first; their numbers then follow one after another.</template>
-      <template v-else>Place {{ units.length(places[0]![0]) }} from the left, {{ units.length(places[0]![1]) }} up<template v-if="places.length > 1">; {{ places.length - 1 }} more marked</template>. <button type="button" class="link" @click="emit('drop')">Forget it</button></template>
+      <template v-if="places.length === 0"
+        >Tap the place on the sheet. Several places may be tapped first; their numbers then follow one after
+        another.</template
+      >
+      <template v-else
+        >Place {{ units.length(places[0]![0]) }} from the left, {{ units.length(places[0]![1]) }} up<template
+          v-if="places.length > 1"
+          >; {{ places.length - 1 }} more marked</template
+        >. <button type="button" class="link" @click="emit('drop')">Forget it</button></template
+      >
     </p>
-    <div v-if="kind === 'probe'" class="row"><button v-for="word in ['sound', 'soft', 'through']" :key="word" type="button" class="btn grow" @click="verdict(word)">{{ word }}</button></div>
-    <Field v-slot="{ bind }" :label="kind === 'metal' ? 'Metal left' : kind === 'coating' ? 'Coating' : 'Verdict of the probe'" :error="error" :hint="kind === 'metal' ? 'mm, or with a mark: 0.032&quot;, 20 ga' : kind === 'coating' ? 'µm; >1500 where the gauge is over range' : 'sound, soft or through'">
+    <div v-if="kind === 'probe'" class="row">
+      <button
+        v-for="word in ['sound', 'soft', 'through']"
+        :key="word"
+        type="button"
+        class="btn grow"
+        @click="verdict(word)"
+      >
+        {{ word }}
+      </button>
+    </div>
+    <Field
+      v-slot="{ bind }"
+      :label="kind === 'metal' ? 'Metal left' : kind === 'coating' ? 'Coating' : 'Verdict of the probe'"
+      :error="error"
+      :hint="
+        kind === 'metal'
+          ? 'mm, or with a mark: 0.032&quot;, 20 ga'
+          : kind === 'coating'
+            ? 'µm; >1500 where the gauge is over range'
+            : 'sound, soft or through'
+      "
+    >
       <div class="row">
-        <input v-bind="bind" ref="input" v-model="text" class="input mono big grow" autocomplete="off" inputmode="decimal" />
+        <input
+          v-bind="bind"
+          ref="input"
+          v-model="text"
+          class="input mono big grow"
+          autocomplete="off"
+          inputmode="decimal"
+        />
         <button class="btn main">Store</button>
       </div>
     </Field>
-    <details><summary>Note</summary><textarea v-model="note" class="input" rows="2" aria-label="Note to this reading" /></details>
+    <details>
+      <summary>Note</summary>
+      <textarea v-model="note" class="input" rows="2" aria-label="Note to this reading" />
+    </details>
     <p class="small soft" role="status">{{ said }}</p>
   </form>
 </template>
 
 <style scoped>
-.big { font-size: 1.5rem; min-height: 56px; width: auto; min-width: 0; }
-.btn.main { min-height: 56px; }
-.link { border: 0; background: none; color: var(--mark); text-decoration: underline; cursor: pointer; min-height: 32px; padding: 0 0.3rem; }
-summary { min-height: 32px; cursor: pointer; }
+.big {
+  font-size: 1.5rem;
+  min-height: 56px;
+  width: auto;
+  min-width: 0;
+}
+.btn.main {
+  min-height: 56px;
+}
+.link {
+  border: 0;
+  background: none;
+  color: var(--mark);
+  text-decoration: underline;
+  cursor: pointer;
+  min-height: 32px;
+  padding: 0 0.3rem;
+}
+summary {
+  min-height: 32px;
+  cursor: pointer;
+}
 </style>

@@ -7,27 +7,62 @@ const props = defineProps<{ readings: readonly ReadingView[]; picked: ReadingVie
 const emit = defineEmits<{ withdraw: [id: string]; pick: [reading: ReadingView] }>();
 const units = useUnits();
 const latest = computed(() => [...props.readings].reverse().slice(0, 12));
-const value = (reading: ReadingView) => [reading.metalMm === null ? '' : units.sheet(reading.metalMm), reading.coatingUm === null ? '' : `${reading.coatingOver ? '>' : ''}${reading.coatingUm.toFixed(0)} µm`, reading.probe ?? ''].filter(Boolean).join(', ');
+const value = (reading: ReadingView) =>
+  [
+    reading.metalMm === null ? '' : units.sheet(reading.metalMm),
+    reading.coatingUm === null ? '' : `${reading.coatingOver ? '>' : ''}${reading.coatingUm.toFixed(0)} µm`,
+    reading.probe ?? '',
+  ]
+    .filter(Boolean)
+    .join(', ');
 </script>
 
 <template>
   <div>
     <div v-if="picked" class="notice picked">
-      <p><strong class="mono">{{ value(picked) }}</strong> at {{ units.length(picked.u) }} / {{ units.length(picked.v) }}, {{ picked.layer }}<br /><span class="small soft">{{ picked.by }}, {{ timeOf(picked.at) }}{{ picked.note ? ` – ${picked.note}` : '' }}</span></p>
-      <button v-if="canWork" class="btn small-btn" @click="emit('withdraw', picked.id)">It was a slip: withdraw it</button>
+      <p>
+        <strong class="mono">{{ value(picked) }}</strong> at {{ units.length(picked.u) }} /
+        {{ units.length(picked.v) }}, {{ picked.layer }}<br /><span class="small soft"
+          >{{ picked.by }}, {{ timeOf(picked.at) }}{{ picked.note ? ` – ${picked.note}` : '' }}</span
+        >
+      </p>
+      <button v-if="canWork" class="btn small-btn" @click="emit('withdraw', picked.id)">
+        It was a slip: withdraw it
+      </button>
     </div>
     <details v-if="readings.length > 0">
       <summary>The last readings</summary>
       <table class="plain">
-        <thead><tr><th>Value</th><th class="num">u</th><th class="num">v</th></tr></thead>
-        <tbody><tr v-for="reading in latest" :key="reading.id" @click="emit('pick', reading)"><td class="mono">{{ value(reading) }}</td><td class="num">{{ units.length(reading.u) }}</td><td class="num">{{ units.length(reading.v) }}</td></tr></tbody>
+        <thead>
+          <tr>
+            <th>Value</th>
+            <th class="num">u</th>
+            <th class="num">v</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="reading in latest" :key="reading.id" @click="emit('pick', reading)">
+            <td class="mono">{{ value(reading) }}</td>
+            <td class="num">{{ units.length(reading.u) }}</td>
+            <td class="num">{{ units.length(reading.v) }}</td>
+          </tr>
+        </tbody>
       </table>
     </details>
   </div>
 </template>
 
 <style scoped>
-summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; }
-tbody tr { cursor: pointer; }
-.picked { margin-bottom: 0.75rem; }
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+}
+tbody tr {
+  cursor: pointer;
+}
+.picked {
+  margin-bottom: 0.75rem;
+}
 </style>

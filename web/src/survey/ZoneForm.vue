@@ -14,10 +14,21 @@ export interface ZoneDraft {
 }
 
 /* What a zone is, on which layer, by which evidence. */
-const props = defineProps<{ draft: ZoneDraft; layers: readonly Layer[]; errors: Record<string, string>; busy: boolean; crossing: string | null; existing: boolean; canWork: boolean }>();
+const props = defineProps<{
+  draft: ZoneDraft;
+  layers: readonly Layer[];
+  errors: Record<string, string>;
+  busy: boolean;
+  crossing: string | null;
+  existing: boolean;
+  canWork: boolean;
+}>();
 const emit = defineEmits<{ save: [draft: ZoneDraft]; cancel: []; remove: [] }>();
 const draft = reactive<ZoneDraft>({ ...props.draft });
-watch(() => props.draft, (fresh) => Object.assign(draft, fresh));
+watch(
+  () => props.draft,
+  (fresh) => Object.assign(draft, fresh),
+);
 const classes = Object.entries(ZONE_CLASSES).map(([value, label]) => ({ value: value as ZoneClass, label }));
 const evidence = Object.entries(EVIDENCE).map(([value, label]) => ({ value: value as Evidence, label }));
 const layers = computed(() => props.layers.map((layer) => ({ value: layer.id, label: layer.name })));
@@ -29,7 +40,9 @@ const asking = ref(false);
     <Chips v-model="draft.class" legend="What is it?" :options="classes" />
     <Chips v-if="layers.length > 1" v-model="draft.layer" legend="Which layer?" :options="layers" />
     <Chips v-model="draft.evidence" legend="How do you know?" :options="evidence" />
-    <Field v-slot="{ bind }" label="Note" :error="errors['note']"><textarea v-bind="bind" v-model="draft.note" class="input" rows="2" /></Field>
+    <Field v-slot="{ bind }" label="Note" :error="errors['note']">
+      <textarea v-bind="bind" v-model="draft.note" class="input" rows="2" />
+    </Field>
     <p v-if="crossing ?? errors['ring']" class="notice bad" role="alert">{{ crossing ?? errors['ring'] }}</p>
     <div v-if="canWork" class="row">
       <button class="btn main" :disabled="busy || crossing !== null">Save the zone</button>

@@ -3,8 +3,19 @@ import type { Point } from '@aspecta/core/geometry';
 import { along } from '@aspecta/core/geometry';
 
 /* Corners of a zone to drag; a tap on the middle of a side adds one. In px. */
-const props = defineProps<{ ring: readonly Point[]; place: (p: Point) => [number, number]; sheetAt: (x: number, y: number) => Point; closed: boolean }>();
-const emit = defineEmits<{ move: [index: number, to: Point]; add: [index: number, at: Point]; begin: []; finish: []; close: [] }>();
+const props = defineProps<{
+  ring: readonly Point[];
+  place: (p: Point) => [number, number];
+  sheetAt: (x: number, y: number) => Point;
+  closed: boolean;
+}>();
+const emit = defineEmits<{
+  move: [index: number, to: Point];
+  add: [index: number, at: Point];
+  begin: [];
+  finish: [];
+  close: [];
+}>();
 let dragging: number | null = null;
 
 function down(index: number, event: PointerEvent): void {
@@ -38,13 +49,36 @@ function nudge(index: number, event: KeyboardEvent): void {
   emit('move', index, [p[0] + step[0] * size, p[1] + step[1] * size]);
   emit('finish');
 }
-const sides = () => (props.closed ? props.ring.map((p, i) => along(p, props.ring[(i + 1) % props.ring.length]!, 0.5)) : []);
+const sides = () =>
+  props.closed ? props.ring.map((p, i) => along(p, props.ring[(i + 1) % props.ring.length]!, 0.5)) : [];
 </script>
 
 <template>
   <g data-own-pointer @pointermove="move" @pointerup="up" @pointercancel="up">
-    <circle v-for="(p, i) in sides()" :key="`s${i}`" class="side" :cx="place(p)[0]" :cy="place(p)[1]" r="6" role="button" :aria-label="`Add a corner on side ${i + 1}`" @pointerdown.stop="emit('add', i + 1, p)" />
-    <g v-for="(p, i) in ring" :key="`c${i}`" class="corner" tabindex="0" role="button" :aria-label="closed ? `Corner ${i + 1}: move with the arrow keys` : i === 0 ? 'Close the zone' : `Corner ${i + 1}`" @pointerdown.stop="down(i, $event)" @keydown="nudge(i, $event)" @keydown.enter.stop="!closed && i === 0 && emit('close')">
+    <circle
+      v-for="(p, i) in sides()"
+      :key="`s${i}`"
+      class="side"
+      :cx="place(p)[0]"
+      :cy="place(p)[1]"
+      r="6"
+      role="button"
+      :aria-label="`Add a corner on side ${i + 1}`"
+      @pointerdown.stop="emit('add', i + 1, p)"
+    />
+    <g
+      v-for="(p, i) in ring"
+      :key="`c${i}`"
+      class="corner"
+      tabindex="0"
+      role="button"
+      :aria-label="
+        closed ? `Corner ${i + 1}: move with the arrow keys` : i === 0 ? 'Close the zone' : `Corner ${i + 1}`
+      "
+      @pointerdown.stop="down(i, $event)"
+      @keydown="nudge(i, $event)"
+      @keydown.enter.stop="!closed && i === 0 && emit('close')"
+    >
       <circle class="target" :cx="place(p)[0]" :cy="place(p)[1]" r="18" />
       <circle class="dot" :cx="place(p)[0]" :cy="place(p)[1]" r="7" />
     </g>
@@ -52,10 +86,26 @@ const sides = () => (props.closed ? props.ring.map((p, i) => along(p, props.ring
 </template>
 
 <style scoped>
-.corner { cursor: move; }
-.target { fill: transparent; }
-.dot { fill: var(--card); stroke: var(--mark); stroke-width: 3; }
-.side { fill: var(--mark); opacity: 0.35; cursor: copy; }
-.corner:focus-visible .dot { fill: var(--mark); }
-.corner:focus { outline: none; }
+.corner {
+  cursor: move;
+}
+.target {
+  fill: transparent;
+}
+.dot {
+  fill: var(--card);
+  stroke: var(--mark);
+  stroke-width: 3;
+}
+.side {
+  fill: var(--mark);
+  opacity: 0.35;
+  cursor: copy;
+}
+.corner:focus-visible .dot {
+  fill: var(--mark);
+}
+.corner:focus {
+  outline: none;
+}
 </style>

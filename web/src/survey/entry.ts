@@ -5,8 +5,30 @@ import type { ReadingInput } from '@aspecta/contract/survey';
 export type EntryKind = 'metal' | 'coating' | 'probe';
 export type Values = Pick<ReadingInput, 'metalMm' | 'coatingUm' | 'coatingOver' | 'probe'>;
 
-const DIGITS: Readonly<Record<string, string>> = { zero: '0', nought: '0', oh: '0', one: '1', two: '2', three: '3', four: '4', five: '5', six: '6', seven: '7', eight: '8', nine: '9', point: '.', comma: '.', decimal: '.' };
-const PROBE: Readonly<Record<string, NonNullable<ReadingInput['probe']>>> = { sound: 'sound', hard: 'sound', soft: 'soft', through: 'through', hole: 'through' };
+const DIGITS: Readonly<Record<string, string>> = {
+  zero: '0',
+  nought: '0',
+  oh: '0',
+  one: '1',
+  two: '2',
+  three: '3',
+  four: '4',
+  five: '5',
+  six: '6',
+  seven: '7',
+  eight: '8',
+  nine: '9',
+  point: '.',
+  comma: '.',
+  decimal: '.',
+};
+const PROBE: Readonly<Record<string, NonNullable<ReadingInput['probe']>>> = {
+  sound: 'sound',
+  hard: 'sound',
+  soft: 'soft',
+  through: 'through',
+  hole: 'through',
+};
 
 /**
  * What was typed or dictated, as values one after another: `0.82 0,79`, `nought point eight
@@ -16,7 +38,8 @@ const PROBE: Readonly<Record<string, NonNullable<ReadingInput['probe']>>> = { so
  */
 export function parseEntry(text: string, kind: EntryKind): Values[] {
   const words = spoken(text.trim().toLowerCase());
-  if (words.length === 0) throw new Problem('empty', 'value', kind === 'probe' ? 'Say sound, soft or through.' : 'Enter a number.');
+  if (words.length === 0)
+    throw new Problem('empty', 'value', kind === 'probe' ? 'Say sound, soft or through.' : 'Enter a number.');
   return words.map((word) => valueOf(word, kind));
 }
 
@@ -37,11 +60,22 @@ function spoken(text: string): string[] {
 function valueOf(word: string, kind: EntryKind): Values {
   const probe = PROBE[word];
   if (probe) return { probe };
-  if (kind === 'probe') throw new Problem('not-a-verdict', 'value', `"${word}" is no verdict of the probe; say sound, soft or through.`);
+  if (kind === 'probe')
+    throw new Problem('not-a-verdict', 'value', `"${word}" is no verdict of the probe; say sound, soft or through.`);
   if (kind === 'metal') return { metalMm: metal(word) };
   const over = /^(>|over)/.test(word);
-  const micrometres = Number(word.replace(/^(>|over)/, '').replace(/(µm|um)$/, '').replace(',', '.'));
-  if (word === '' || !Number.isFinite(micrometres)) throw new Problem('not-a-number', 'value', `"${word}" is not a number; write for example 140, or >1500 where the gauge is over range.`);
+  const micrometres = Number(
+    word
+      .replace(/^(>|over)/, '')
+      .replace(/(µm|um)$/, '')
+      .replace(',', '.'),
+  );
+  if (word === '' || !Number.isFinite(micrometres))
+    throw new Problem(
+      'not-a-number',
+      'value',
+      `"${word}" is not a number; write for example 140, or >1500 where the gauge is over range.`,
+    );
   return over ? { coatingUm: micrometres, coatingOver: true } : { coatingUm: micrometres };
 }
 
@@ -53,6 +87,10 @@ function metal(word: string): number {
     // The server says at its field why a negative thickness cannot be.
     return negative ? -mm : mm;
   } catch {
-    throw new Problem('not-a-number', 'value', `"${word}" is not a thickness; write for example 0.82, 0,82, 0.032" or 20ga.`);
+    throw new Problem(
+      'not-a-number',
+      'value',
+      `"${word}" is not a thickness; write for example 0.82, 0,82, 0.032" or 20ga.`,
+    );
   }
 }

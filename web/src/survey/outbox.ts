@@ -28,12 +28,17 @@ export const useOutbox = defineStore('outbox', () => {
 
   void recall();
   // Readings that were kept over a closed page wait for somebody of their shop to be signed in.
-  watch(() => session.current?.shop.id, (shop) => shop && void flush().catch(() => undefined));
+  watch(
+    () => session.current?.shop.id,
+    (shop) => shop && void flush().catch(() => undefined),
+  );
   useConnection().whenBack(() => void flush().catch(() => undefined));
 
   async function recall(): Promise<void> {
     const kept = await (await database)?.getAll('readings').catch(() => []);
-    pending.value = [...((kept ?? []) as Kept[]), ...pending.value].filter((entry, i, all) => all.findIndex((other) => other.id === entry.id) === i).sort((a, b) => a.order - b.order);
+    pending.value = [...((kept ?? []) as Kept[]), ...pending.value]
+      .filter((entry, i, all) => all.findIndex((other) => other.id === entry.id) === i)
+      .sort((a, b) => a.order - b.order);
     if (pending.value.length > 0) await flush().catch(() => undefined);
   }
 
@@ -81,6 +86,11 @@ export const useOutbox = defineStore('outbox', () => {
   return { pending, enter, flush, whenStored };
 });
 
-function open(): Promise<IDBPDatabase | undefined> {
-  return openDB('aspecta', 1, { upgrade: (db) => db.createObjectStore('readings', { keyPath: 'id' }) }).catch(() => undefined);
+/** Undefined where the device keeps nothing, as in some private windows: readings then wait in memory. */
+async function open(): Promise<IDBPDatabase | undefined> {
+  try {
+    return await openDB('aspecta', 1, { upgrade: (db) => void db.createObjectStore('readings', { keyPath: 'id' }) });
+  } catch {
+    return undefined;
+  }
 }

@@ -19,7 +19,10 @@ const DOUBT = [0.1, 0.9] as const;
  * The map as pixels, row 0 at the top. Colour is the class of the metal; diagonal lines say
  * that it may lie on either side of the weldable limit; what is not measured stays clear.
  */
-export function paintMap(map: ThicknessMap, colours: MapColours): { width: number; height: number; data: Uint8ClampedArray } {
+export function paintMap(
+  map: ThicknessMap,
+  colours: MapColours,
+): { width: number; height: number; data: Uint8ClampedArray } {
   const width = map.columns * PIXELS;
   const height = map.rows * PIXELS;
   const data = new Uint8ClampedArray(width * height * 4);

@@ -31,15 +31,42 @@ describe('typing and dictating readings', () => {
     expect(parseEntry('0.032"', 'metal')[0]!.metalMm).toBeCloseTo(0.8128, 6);
     expect(parseEntry('20ga', 'metal')[0]!.metalMm).toBeCloseTo(0.91186, 5);
   });
-  it.each([['', 'metal'], ['thin', 'metal'], ['12 apples', 'coating'], ['0.8', 'probe']] as const)('refuses %j (%s) and says how', (text, kind) => {
+  it.each([
+    ['', 'metal'],
+    ['thin', 'metal'],
+    ['12 apples', 'coating'],
+    ['0.8', 'probe'],
+  ] as const)('refuses %j (%s) and says how', (text, kind) => {
     expect(() => parseEntry(text, kind)).toThrow(expect.objectContaining({ field: 'value' }));
   });
 });
 
 describe('painting the map', () => {
-  const colours: MapColours = { sound: [0, 200, 0], worn: [200, 200, 0], thin: [200, 100, 0], failing: [200, 0, 0], through: [0, 0, 0], hatch: [9, 9, 9] };
-  const samples = Array.from({ length: 30 }, (_, i) => ({ u: 20 + (i % 6) * 30, v: 20 + Math.floor(i / 6) * 30, value: i % 6 < 3 ? 0.9 : 0.3 }));
-  const map = mapThickness({ sheet: [[[0, 0], [900, 0], [900, 160], [0, 160]]], asBuilt: 0.9, readings: samples });
+  const colours: MapColours = {
+    sound: [0, 200, 0],
+    worn: [200, 200, 0],
+    thin: [200, 100, 0],
+    failing: [200, 0, 0],
+    through: [0, 0, 0],
+    hatch: [9, 9, 9],
+  };
+  const samples = Array.from({ length: 30 }, (_, i) => ({
+    u: 20 + (i % 6) * 30,
+    v: 20 + Math.floor(i / 6) * 30,
+    value: i % 6 < 3 ? 0.9 : 0.3,
+  }));
+  const map = mapThickness({
+    sheet: [
+      [
+        [0, 0],
+        [900, 0],
+        [900, 160],
+        [0, 160],
+      ],
+    ],
+    asBuilt: 0.9,
+    readings: samples,
+  });
   const { width, height, data } = paintMap(map, colours);
 
   it('leaves clear what was not measured, so that it never looks sound', () => {
@@ -60,10 +87,37 @@ describe('painting the map', () => {
 });
 
 describe('dots', () => {
-  const reading = (u: number, over: Partial<ReadingView>): ReadingView => ({ id: String(u), panel: 'p', layer: 'outer', u, v: 0, coatingUm: null, coatingOver: false, metalMm: null, probe: null, note: '', at: '', by: '', withdrawn: false, ...over });
-  const list = [reading(0, { metalMm: 0.9 }), reading(10, { probe: 'through' }), reading(20, { coatingUm: 1800 }), reading(30, { coatingUm: 90 }), reading(40, { probe: 'soft' })];
+  const reading = (u: number, over: Partial<ReadingView>): ReadingView => ({
+    id: String(u),
+    panel: 'p',
+    layer: 'outer',
+    u,
+    v: 0,
+    coatingUm: null,
+    coatingOver: false,
+    metalMm: null,
+    probe: null,
+    note: '',
+    at: '',
+    by: '',
+    withdrawn: false,
+    ...over,
+  });
+  const list = [
+    reading(0, { metalMm: 0.9 }),
+    reading(10, { probe: 'through' }),
+    reading(20, { coatingUm: 1800 }),
+    reading(30, { coatingUm: 90 }),
+    reading(40, { probe: 'soft' }),
+  ];
   it('are grouped by what they say', () => {
-    expect(Object.fromEntries(dotPaths(list, 0.9).map(({ look, path }) => [look, path]))).toEqual({ sound: 'M0 0h0', through: 'M10 0h0', filler: 'M20 0h0', coated: 'M30 0h0', thin: 'M40 0h0' });
+    expect(Object.fromEntries(dotPaths(list, 0.9).map(({ look, path }) => [look, path]))).toEqual({
+      sound: 'M0 0h0',
+      through: 'M10 0h0',
+      filler: 'M20 0h0',
+      coated: 'M30 0h0',
+      thin: 'M40 0h0',
+    });
   });
   it('are found by a tap close by, the nearest first', () => {
     expect(readingAt(list, [12, 3], 6)?.u).toBe(10);

@@ -27,7 +27,10 @@ export function useSurvey(vehicleId: string, panelId: string) {
     const vehicle = await get<Vehicle>(`/vehicles/${vehicleId}`);
     const plan = bodyPlan(vehicle.planId);
     const panel = panelOf(plan, panelId);
-    const [gotReadings, gotZones] = await Promise.all([get<ReadingView[]>(`/vehicles/${vehicleId}/panels/${panelId}/readings`), get<ZoneView[]>(`/vehicles/${vehicleId}/panels/${panelId}/zones`)]);
+    const [gotReadings, gotZones] = await Promise.all([
+      get<ReadingView[]>(`/vehicles/${vehicleId}/panels/${panelId}/readings`),
+      get<ZoneView[]>(`/vehicles/${vehicleId}/panels/${panelId}/zones`),
+    ]);
     readings.value = gotReadings;
     zones.value = gotZones;
     if (layer.value === '') layer.value = busiestLayer(gotReadings) ?? panel.layers[0]!.id;
@@ -35,18 +38,26 @@ export function useSurvey(vehicleId: string, panelId: string) {
   });
   const stop = outbox.whenStored((stored, vehicle) => {
     if (vehicle !== vehicleId) return;
-    const fresh = stored.filter((reading) => reading.panel === panelId && !readings.value.some((known) => known.id === reading.id));
+    const fresh = stored.filter(
+      (reading) => reading.panel === panelId && !readings.value.some((known) => known.id === reading.id),
+    );
     if (fresh.length > 0) readings.value = [...readings.value, ...fresh];
   });
   onUnmounted(stop);
 
   /** Readings that are stored and count, and those that are still on this device. */
-  const counting = computed(() => readings.value.filter((reading) => !reading.withdrawn && reading.layer === layer.value));
-  const kept = computed(() => outbox.pending.filter((entry) => entry.vehicle === vehicleId && entry.reading.panel === panelId));
-  const samples = computed(() => counting.value.flatMap((reading) => {
-    const value = metalOf({ metalMm: reading.metalMm ?? undefined, probe: reading.probe ?? undefined });
-    return value === undefined ? [] : [{ u: reading.u, v: reading.v, value }];
-  }));
+  const counting = computed(() =>
+    readings.value.filter((reading) => !reading.withdrawn && reading.layer === layer.value),
+  );
+  const kept = computed(() =>
+    outbox.pending.filter((entry) => entry.vehicle === vehicleId && entry.reading.panel === panelId),
+  );
+  const samples = computed(() =>
+    counting.value.flatMap((reading) => {
+      const value = metalOf({ metalMm: reading.metalMm ?? undefined, probe: reading.probe ?? undefined });
+      return value === undefined ? [] : [{ u: reading.u, v: reading.v, value }];
+    }),
+  );
 
   const surveyMap = shallowRef<SurveyMap | null>(null);
   const mapping = ref(false);
@@ -60,7 +71,9 @@ export function useSurvey(vehicleId: string, panelId: string) {
     }
     mapping.value = true;
     const { panel } = load.data.value;
-    const result = await compute().map(sheetOf(panel) as never, layerOf(panel, layer.value).thickness, points).catch(() => null);
+    const result = await compute()
+      .map(sheetOf(panel) as never, layerOf(panel, layer.value).thickness, points)
+      .catch(() => null);
     if (mine !== wanted) return;
     surveyMap.value = result;
     mapping.value = false;
@@ -68,10 +81,15 @@ export function useSurvey(vehicleId: string, panelId: string) {
   watch(load.data, () => (readings.value = [...readings.value]));
 
   /** The largest area that the map proposes and that no zone covers yet. */
-  const proposed = computed(() => surveyMap.value?.proposed.find(({ ring, area: size }) => {
-    const covered = zones.value.filter((zone) => zone.layer === layer.value).reduce((sum, zone) => sum + clip('intersection', [ring], [zone.ring]).area, 0);
-    return covered < size * ALREADY_DRAWN;
-  }) ?? null);
+  const proposed = computed(
+    () =>
+      surveyMap.value?.proposed.find(({ ring, area: size }) => {
+        const covered = zones.value
+          .filter((zone) => zone.layer === layer.value)
+          .reduce((sum, zone) => sum + clip('intersection', [ring], [zone.ring]).area, 0);
+        return covered < size * ALREADY_DRAWN;
+      }) ?? null,
+  );
 
   async function enter(reading: Omit<ReadingInput, 'id' | 'panel'>): Promise<boolean> {
     const full: ReadingInput = { ...reading, id: crypto.randomUUID(), panel: panelId };
@@ -90,7 +108,11 @@ export function useSurvey(vehicleId: string, panelId: string) {
 
   const replace = (zone: ZoneView) => (zones.value = [...zones.value.filter((other) => other.id !== zone.id), zone]);
   async function addZone(input: Omit<ZoneInput, 'id' | 'panel'>): Promise<ZoneView> {
-    const zone = await post<ZoneView>(`/vehicles/${vehicleId}/zones`, { ...input, id: crypto.randomUUID(), panel: panelId });
+    const zone = await post<ZoneView>(`/vehicles/${vehicleId}/zones`, {
+      ...input,
+      id: crypto.randomUUID(),
+      panel: panelId,
+    });
     replace(zone);
     history.did({ label: 'Zone', undo: () => dropZone(zone.id), redo: () => restoreZone(zone.id) });
     return zone;
@@ -111,7 +133,8 @@ export function useSurvey(vehicleId: string, panelId: string) {
     const current = zones.value.find((zone) => zone.id === wanted.id);
     replace(await putZone(wanted, current?.version ?? wanted.version));
   }
-  const putZone = ({ id, layer: onLayer, ring, class: kind, evidence, note }: ZoneView, version: number) => put<ZoneView>(`/vehicles/${vehicleId}/zones/${id}`, { layer: onLayer, ring, class: kind, evidence, note, version });
+  const putZone = ({ id, layer: onLayer, ring, class: kind, evidence, note }: ZoneView, version: number) =>
+    put<ZoneView>(`/vehicles/${vehicleId}/zones/${id}`, { layer: onLayer, ring, class: kind, evidence, note, version });
   async function settle(keepMine: boolean): Promise<void> {
     const both = conflict.value;
     if (!both) return;
@@ -131,7 +154,27 @@ export function useSurvey(vehicleId: string, panelId: string) {
     history.did({ label: 'Removing the zone', undo: () => restoreZone(zone.id), redo: () => dropZone(zone.id) });
   }
 
-  return { load, readings, counting, kept, zones, layer, surveyMap, proposed, mapping, samples, problem, history, conflict, enter, withdrawOne, addZone, changeZone, removeZone, settle };
+  return {
+    load,
+    readings,
+    counting,
+    kept,
+    zones,
+    layer,
+    surveyMap,
+    proposed,
+    mapping,
+    samples,
+    problem,
+    history,
+    conflict,
+    enter,
+    withdrawOne,
+    addZone,
+    changeZone,
+    removeZone,
+    settle,
+  };
 }
 
 function busiestLayer(readings: readonly ReadingView[]): string | undefined {

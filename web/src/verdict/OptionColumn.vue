@@ -11,39 +11,126 @@ const units = useUnits();
 <template>
   <div class="option" :class="{ chosen, out: option.ruledOut }">
     <label class="head">
-      <input type="radio" name="verdict" :checked="chosen" :disabled="option.ruledOut !== null" @change="emit('choose')" />
-      <span><strong>{{ option.title }}</strong><small v-if="props.proposed"> proposed</small></span>
+      <input
+        type="radio"
+        name="verdict"
+        :checked="chosen"
+        :disabled="option.ruledOut !== null"
+        @change="emit('choose')"
+      />
+      <span
+        ><strong>{{ option.title }}</strong
+        ><small v-if="props.proposed"> proposed</small></span
+      >
     </label>
     <p v-if="option.ruledOut" class="alarm small">Ruled out. {{ option.ruledOut }}</p>
     <template v-if="!(option.ruledOut && option.id === 'whole')">
-      <p class="big mono">{{ hours(option.hours.p50) }}<br /><small class="soft">{{ hours(option.hours.p10) }} to {{ hours(option.hours.p90) }}</small></p>
-      <p class="big mono">{{ units.roundMoney(option.cost.p50) }}<br /><small class="soft">{{ units.roundMoney(option.cost.p10) }} to {{ units.roundMoney(option.cost.p90) }}</small></p>
-      <p class="small soft">{{ units.money(option.outlay) }} of it to be paid out<template v-if="offer">: panel landed {{ units.money(offer.landed) }} from {{ offer.maker }}, {{ offer.leadDays }} days</template>.</p>
+      <p class="big mono">
+        {{ hours(option.hours.p50) }}<br /><small class="soft"
+          >{{ hours(option.hours.p10) }} to {{ hours(option.hours.p90) }}</small
+        >
+      </p>
+      <p class="big mono">
+        {{ units.roundMoney(option.cost.p50) }}<br /><small class="soft"
+          >{{ units.roundMoney(option.cost.p10) }} to {{ units.roundMoney(option.cost.p90) }}</small
+        >
+      </p>
+      <p class="small soft">
+        {{ units.money(option.outlay) }} of it to be paid out<template v-if="offer"
+          >: panel landed {{ units.money(offer.landed) }} from {{ offer.maker }}, {{ offer.leadDays }} days</template
+        >.
+      </p>
       <ul class="small">
         <li v-for="text in option.for" :key="text" class="yes">{{ text }}</li>
         <li v-for="text in option.against" :key="text" class="no">{{ text }}</li>
       </ul>
       <details>
         <summary class="small">What is counted</summary>
-        <table class="plain"><tbody><tr v-for="element in option.elements" :key="element.name"><td>{{ element.name }}<br /><span class="soft small">{{ element.count.toFixed(element.count < 10 ? 1 : 0) }} {{ element.unit }} · {{ element.rule }}</span></td><td class="num">{{ hours(element.hours) }}</td></tr></tbody></table>
+        <table class="plain">
+          <tbody>
+            <tr v-for="element in option.elements" :key="element.name">
+              <td>
+                {{ element.name }}<br /><span class="soft small"
+                  >{{ element.count.toFixed(element.count < 10 ? 1 : 0) }} {{ element.unit }} · {{ element.rule }}</span
+                >
+              </td>
+              <td class="num">{{ hours(element.hours) }}</td>
+            </tr>
+          </tbody>
+        </table>
       </details>
     </template>
   </div>
 </template>
 
 <style scoped>
-.option { border: 1px solid var(--line); border-radius: 10px; padding: 0.75rem; display: flex; flex-direction: column; gap: 0.4rem; }
-.option.chosen { border: 2px solid var(--mark); padding: calc(0.75rem - 1px); }
-.option.out { background: var(--sheet); }
-.head { display: flex; align-items: center; gap: 0.5rem; min-height: 44px; cursor: pointer; }
-.head input { width: 22px; height: 22px; accent-color: var(--mark); flex: none; }
-.head small { color: var(--mark); font-weight: 600; display: block; }
-.big { font-size: 1.25rem; line-height: 1.15; margin: 0; }
-.big small { font-size: 0.8rem; }
-ul { list-style: none; padding: 0; margin: 0; display: grid; gap: 0.3rem; }
-li { padding-left: 1.1rem; position: relative; }
-li::before { position: absolute; left: 0; font-weight: 600; }
-.yes::before { content: '+'; color: var(--good); }
-.no::before { content: '–'; color: var(--alarm); }
-summary { min-height: 32px; cursor: pointer; }
+.option {
+  border: 1px solid var(--line);
+  border-radius: 10px;
+  padding: 0.75rem;
+  display: flex;
+  flex-direction: column;
+  gap: 0.4rem;
+}
+.option.chosen {
+  border: 2px solid var(--mark);
+  padding: calc(0.75rem - 1px);
+}
+.option.out {
+  background: var(--sheet);
+}
+.head {
+  display: flex;
+  align-items: center;
+  gap: 0.5rem;
+  min-height: 44px;
+  cursor: pointer;
+}
+.head input {
+  width: 22px;
+  height: 22px;
+  accent-color: var(--mark);
+  flex: none;
+}
+.head small {
+  color: var(--mark);
+  font-weight: 600;
+  display: block;
+}
+.big {
+  font-size: 1.25rem;
+  line-height: 1.15;
+  margin: 0;
+}
+.big small {
+  font-size: 0.8rem;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  display: grid;
+  gap: 0.3rem;
+}
+li {
+  padding-left: 1.1rem;
+  position: relative;
+}
+li::before {
+  position: absolute;
+  left: 0;
+  font-weight: 600;
+}
+.yes::before {
+  content: '+';
+  color: var(--good);
+}
+.no::before {
+  content: '–';
+  color: var(--alarm);
+}
+summary {
+  min-height: 32px;
+  cursor: pointer;
+}
 </style>

@@ -33,7 +33,11 @@ const verdict = shallowRef<VerdictView | null>(null);
 const choice = ref<OptionId | null>(null);
 const reason = ref('');
 const load = useLoad(async () => {
-  const [vehicle, zones, repairs] = await Promise.all([get<Vehicle>(`/vehicles/${props.id}`), get<ZoneView[]>(`/vehicles/${props.id}/panels/${props.panel}/zones`), get<RepairView[]>(`/vehicles/${props.id}/repairs`)]);
+  const [vehicle, zones, repairs] = await Promise.all([
+    get<Vehicle>(`/vehicles/${props.id}`),
+    get<ZoneView[]>(`/vehicles/${props.id}/panels/${props.panel}/zones`),
+    get<RepairView[]>(`/vehicles/${props.id}/repairs`),
+  ]);
   const decided = repairs.filter((repair) => repair.panel === props.panel);
   const open = zones.filter((zone) => !decided.some((repair) => repair.zoneIds.includes(zone.id)));
   if (chosenZones.value.length === 0) chosenZones.value = open.map((zone) => zone.id);
@@ -54,56 +58,150 @@ async function weigh(): Promise<void> {
 async function decide(): Promise<void> {
   let repair: RepairView | undefined;
   const done = await form.submit(async () => {
-    repair = await post<RepairView>(`/vehicles/${props.id}/repairs`, { id: crypto.randomUUID(), zoneIds: chosenZones.value, choice: choice.value, reason: reason.value });
+    repair = await post<RepairView>(`/vehicles/${props.id}/repairs`, {
+      id: crypto.randomUUID(),
+      zoneIds: chosenZones.value,
+      choice: choice.value,
+      reason: reason.value,
+    });
   });
   if (!done || !repair) return;
-  await router.push(repair.choice === 'patch' ? `/vehicles/${props.id}/repairs/${repair.id}/cut` : repair.choice === 'whole' ? '/orders' : `/vehicles/${props.id}`);
+  await router.push(
+    repair.choice === 'patch'
+      ? `/vehicles/${props.id}/repairs/${repair.id}/cut`
+      : repair.choice === 'whole'
+        ? '/orders'
+        : `/vehicles/${props.id}`,
+  );
 }
-const proposed = computed(() => verdict.value?.verdict.options.find((option) => option.id === verdict.value?.verdict.proposed) ?? null);
+const proposed = computed(
+  () => verdict.value?.verdict.options.find((option) => option.id === verdict.value?.verdict.proposed) ?? null,
+);
 </script>
 
 <template>
   <Waiting :of="load" what="The verdict">
-    <StationFrame v-if="load.data.value" wide :crumbs="[{ text: 'Garage', to: '/' }, { text: load.data.value.vehicle.nickname, to: `/vehicles/${id}` }, { text: load.data.value.panel.name, to: `/vehicles/${id}/panels/${panel}` }]" title="Verdict">
+    <StationFrame
+      v-if="load.data.value"
+      wide
+      :crumbs="[
+        { text: 'Garage', to: '/' },
+        { text: load.data.value.vehicle.nickname, to: `/vehicles/${id}` },
+        { text: load.data.value.panel.name, to: `/vehicles/${id}/panels/${panel}` },
+      ]"
+      title="Verdict"
+    >
       <template #sheet>
-        <SheetView :box="boxOf(load.data.value.panel.outline)" tapes :label="`${load.data.value.panel.name} with the zones that are weighed`">
+        <SheetView
+          :box="boxOf(load.data.value.panel.outline)"
+          tapes
+          :label="`${load.data.value.panel.name} with the zones that are weighed`"
+        >
           <PanelSheet :panel="load.data.value.panel" />
-          <path v-for="zone in load.data.value.zones" :key="zone.id" :d="ringPath(zone.ring)" class="zone" :class="{ off: !chosenZones.includes(zone.id) }" />
+          <path
+            v-for="zone in load.data.value.zones"
+            :key="zone.id"
+            :d="ringPath(zone.ring)"
+            class="zone"
+            :class="{ off: !chosenZones.includes(zone.id) }"
+          />
         </SheetView>
       </template>
       <template #card>
         <div class="stack">
-          <div v-for="repair in load.data.value.decided" :key="repair.id" class="notice"><p>{{ repair.decidedBy }} has decided: <strong>{{ repair.choice === 'whole' ? 'whole panel' : repair.choice }}</strong> – {{ repair.reason }}</p></div>
+          <div v-for="repair in load.data.value.decided" :key="repair.id" class="notice">
+            <p>
+              {{ repair.decidedBy }} has decided:
+              <strong>{{ repair.choice === 'whole' ? 'whole panel' : repair.choice }}</strong> – {{ repair.reason }}
+            </p>
+          </div>
           <div v-if="load.data.value.open.length === 0" class="stack">
             <p class="eyebrow">Treat, patch or whole panel?</p>
-            <p>{{ load.data.value.zones.length === 0 ? 'There is no damage zone on this panel yet: draw one on the sheet, or take the one that the map proposes.' : 'Every zone of this panel has been decided.' }}</p>
+            <p>
+              {{
+                load.data.value.zones.length === 0
+                  ? 'There is no damage zone on this panel yet: draw one on the sheet, or take the one that the map proposes.'
+                  : 'Every zone of this panel has been decided.'
+              }}
+            </p>
             <RouterLink class="btn main" :to="`/vehicles/${id}/panels/${panel}`">To the panel</RouterLink>
           </div>
           <template v-else>
             <fieldset class="chips">
               <legend>Which zones go together?</legend>
-              <label v-for="zone in load.data.value.open" :key="zone.id" class="chip"><input v-model="chosenZones" type="checkbox" :value="zone.id" /><span>{{ ZONE_CLASSES[zone.class] }}, {{ units.area(zone.area) }}</span></label>
+              <label v-for="zone in load.data.value.open" :key="zone.id" class="chip"
+                ><input v-model="chosenZones" type="checkbox" :value="zone.id" /><span
+                  >{{ ZONE_CLASSES[zone.class] }}, {{ units.area(zone.area) }}</span
+                ></label
+              >
             </fieldset>
             <p v-if="chosenZones.length === 0" class="soft">Choose at least one zone.</p>
-            <p v-if="weighing.general.value ?? weighing.errors['zoneIds']" class="notice bad" role="alert">{{ weighing.general.value ?? weighing.errors['zoneIds'] }}</p>
+            <p v-if="weighing.general.value ?? weighing.errors['zoneIds']" class="notice bad" role="alert">
+              {{ weighing.general.value ?? weighing.errors['zoneIds'] }}
+            </p>
             <p v-else-if="weighing.busy.value && !verdict" role="status">Weighing …</p>
             <template v-if="verdict">
               <div>
                 <p class="eyebrow">Treat, patch or whole panel?</p>
                 <p v-if="proposed" class="figure words">{{ proposed.title }}</p>
-                <p>{{ verdict.verdict.why }} <span class="soft">{{ percent(verdict.verdict.damageShare) }} of the panel is damaged<template v-if="verdict.verdict.breakEvenShare !== null">; a whole panel takes over at about {{ percent(verdict.verdict.breakEvenShare) }}</template>.</span></p>
+                <p>
+                  {{ verdict.verdict.why }}
+                  <span class="soft"
+                    >{{ percent(verdict.verdict.damageShare) }} of the panel is damaged<template
+                      v-if="verdict.verdict.breakEvenShare !== null"
+                      >; a whole panel takes over at about {{ percent(verdict.verdict.breakEvenShare) }}</template
+                    >.</span
+                  >
+                </p>
               </div>
               <p v-if="verdict.verdict.mountCaution" class="notice bad">{{ verdict.verdict.mountCaution }}</p>
               <div class="options" role="radiogroup" aria-label="Options">
-                <OptionColumn v-for="option in verdict.verdict.options" :key="option.id" :option="option" :proposed="option.id === verdict.verdict.proposed" :chosen="choice === option.id" :offer="option.id === 'whole' ? verdict.offer : null" @choose="choice = option.id" />
+                <OptionColumn
+                  v-for="option in verdict.verdict.options"
+                  :key="option.id"
+                  :option="option"
+                  :proposed="option.id === verdict.verdict.proposed"
+                  :chosen="choice === option.id"
+                  :offer="option.id === 'whole' ? verdict.offer : null"
+                  @choose="choice = option.id"
+                />
               </div>
               <OfferForm :vehicle="id" :panel="panel" :known="verdict.offer !== null" @added="weigh()" />
               <form v-if="session.canWork" class="stack" @submit.prevent="decide">
-                <Field v-slot="{ bind }" label="You decide. Why?" hint="A sentence for whoever asks later, yourself above all" :error="form.errors['reason']"><textarea v-bind="bind" v-model="reason" class="input" rows="2" /></Field>
-                <p v-if="form.general.value ?? form.errors['choice'] ?? form.errors['zoneIds']" class="notice bad" role="alert">{{ form.general.value ?? form.errors['choice'] ?? form.errors['zoneIds'] }}</p>
-                <div class="row"><button class="btn main" :disabled="form.busy.value || choice === null">Decide: {{ verdict.verdict.options.find((option) => option.id === choice)?.title.toLowerCase() ?? 'choose an option' }}</button></div>
+                <Field
+                  v-slot="{ bind }"
+                  label="You decide. Why?"
+                  hint="A sentence for whoever asks later, yourself above all"
+                  :error="form.errors['reason']"
+                >
+                  <textarea v-bind="bind" v-model="reason" class="input" rows="2" />
+                </Field>
+                <p
+                  v-if="form.general.value ?? form.errors['choice'] ?? form.errors['zoneIds']"
+                  class="notice bad"
+                  role="alert"
+                >
+                  {{ form.general.value ?? form.errors['choice'] ?? form.errors['zoneIds'] }}
+                </p>
+                <div class="row">
+                  <button class="btn main" :disabled="form.busy.value || choice === null">
+                    Decide:
+                    {{
+                      verdict.verdict.options.find((option) => option.id === choice)?.title.toLowerCase() ??
+                      'choose an option'
+                    }}
+                  </button>
+                </div>
               </form>
-              <details><summary>Before anything is cut</summary><ul class="small"><li v-for="caution in cautionsFor('verdict')" :key="caution.id"><strong>{{ caution.title }}.</strong> {{ caution.text }}</li></ul><p class="small soft">{{ DEFERENCE }}</p></details>
+              <details>
+                <summary>Before anything is cut</summary>
+                <ul class="small">
+                  <li v-for="caution in cautionsFor('verdict')" :key="caution.id">
+                    <strong>{{ caution.title }}.</strong> {{ caution.text }}
+                  </li>
+                </ul>
+                <p class="small soft">{{ DEFERENCE }}</p>
+              </details>
             </template>
           </template>
         </div>
@@ -113,11 +211,41 @@ const proposed = computed(() => verdict.value?.verdict.options.find((option) => 
 </template>
 
 <style scoped>
-.zone { fill: var(--mark); fill-opacity: 0.25; stroke: var(--mark); stroke-width: 2; vector-effect: non-scaling-stroke; }
-.zone.off { fill-opacity: 0; stroke-dasharray: 4 4; }
-.words { font-family: var(--text); font-weight: 600; font-size: 1.9rem; }
-.options { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 0.75rem; }
-@media (max-width: 1100px) { .options { grid-template-columns: 1fr; } }
-@media (max-width: 900px) and (min-width: 640px) { .options { grid-template-columns: repeat(3, minmax(0, 1fr)); } }
-summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; }
+.zone {
+  fill: var(--mark);
+  fill-opacity: 0.25;
+  stroke: var(--mark);
+  stroke-width: 2;
+  vector-effect: non-scaling-stroke;
+}
+.zone.off {
+  fill-opacity: 0;
+  stroke-dasharray: 4 4;
+}
+.words {
+  font-family: var(--text);
+  font-weight: 600;
+  font-size: 1.9rem;
+}
+.options {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 0.75rem;
+}
+@media (max-width: 1100px) {
+  .options {
+    grid-template-columns: 1fr;
+  }
+}
+@media (max-width: 900px) and (min-width: 640px) {
+  .options {
+    grid-template-columns: repeat(3, minmax(0, 1fr));
+  }
+}
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+}
 </style>

@@ -17,15 +17,28 @@ const props = defineProps<{ id: string; repair: string }>();
 const session = useSession();
 const bench = useBench(props.repair);
 const load = useLoad(async () => {
-  const [vehicle, repair, plan] = await Promise.all([get<Vehicle>(`/vehicles/${props.id}`), get<RepairView>(`/repairs/${props.repair}`), get<WeldPlanView | null>(`/repairs/${props.repair}/weld`)]);
+  const [vehicle, repair, plan] = await Promise.all([
+    get<Vehicle>(`/vehicles/${props.id}`),
+    get<RepairView>(`/repairs/${props.repair}`),
+    get<WeldPlanView | null>(`/repairs/${props.repair}/weld`),
+  ]);
   bench.view.value = plan;
   return { vehicle, repair, panel: panelOf(bodyPlan(vehicle.planId), repair.panel) };
 });
 const { step, steps, left, done } = bench;
-const lookOf = (n: number) => (done.value.has(n) ? 'done' : n === step.value?.n ? 'now' : 'todo') as 'done' | 'now' | 'todo';
-const focus = computed<Point | null>(() => (step.value?.from && step.value.to ? [(step.value.from[0] + step.value.to[0]) / 2, (step.value.from[1] + step.value.to[1]) / 2] : null));
+const lookOf = (n: number) =>
+  (done.value.has(n) ? 'done' : n === step.value?.n ? 'now' : 'todo') as 'done' | 'now' | 'todo';
+const focus = computed<Point | null>(() =>
+  step.value?.from && step.value.to
+    ? [(step.value.from[0] + step.value.to[0]) / 2, (step.value.from[1] + step.value.to[1]) / 2]
+    : null,
+);
 const KIND = { tack: 'Tack', stitch: 'Stitch', check: 'Check' } as const;
-const amps = computed(() => (step.value?.kind === 'tack' ? bench.view.value!.plan.settings.tackCurrent : bench.view.value!.plan.settings.seamCurrent));
+const amps = computed(() =>
+  step.value?.kind === 'tack'
+    ? bench.view.value!.plan.settings.tackCurrent
+    : bench.view.value!.plan.settings.seamCurrent,
+);
 function onKey(event: KeyboardEvent): void {
   if (event.key !== ' ' || event.repeat || (event.target as HTMLElement).closest('button, a')) return;
   event.preventDefault();
@@ -44,24 +57,57 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
         <span class="mono">{{ done.size }} of {{ steps.length }}</span>
       </header>
       <progress :value="done.size" :max="Math.max(1, steps.length)" aria-label="Steps done" />
-      <div v-if="!bench.view.value?.acknowledged" class="middle"><p class="words">{{ bench.view.value ? 'Read the cautions first.' : 'There is no weld plan yet.' }}</p><RouterLink class="btn main" :to="`/vehicles/${id}/repairs/${repair}/weld`">To the weld plan</RouterLink></div>
+      <div v-if="!bench.view.value?.acknowledged" class="middle">
+        <p class="words">{{ bench.view.value ? 'Read the cautions first.' : 'There is no weld plan yet.' }}</p>
+        <RouterLink class="btn main" :to="`/vehicles/${id}/repairs/${repair}/weld`">To the weld plan</RouterLink>
+      </div>
       <div v-else-if="!step" class="middle">
         <p class="words">The last weld is done.</p>
-        <p>Let it cool to the touch. Fire watch: look again in half an hour, also at the far side. Then dress a little at a time, and mark the repair as done on the Board.</p>
+        <p>
+          Let it cool to the touch. Fire watch: look again in half an hour, also at the far side. Then dress a little at
+          a time, and mark the repair as done on the Board.
+        </p>
         <RouterLink class="btn main" :to="`/vehicles/${id}`">To the Board</RouterLink>
         <button class="btn" @click="bench.takeBack()">Take the last step back</button>
       </div>
       <template v-else>
-        <section class="drawing"><WeldSheet :panel="load.data.value.panel" :view="bench.view.value" :look-of="lookOf" :focus="focus" label="Where this weld goes" /></section>
+        <section class="drawing">
+          <WeldSheet
+            :panel="load.data.value.panel"
+            :view="bench.view.value"
+            :look-of="lookOf"
+            :focus="focus"
+            label="Where this weld goes"
+          />
+        </section>
         <section class="now" aria-live="polite">
           <p class="count mono">{{ step.n }}</p>
-          <div class="grow"><p class="words">{{ KIND[step.kind] }}</p><p>{{ step.text }}</p><p v-if="step.kind !== 'check'" class="mono soft">{{ amps }} A · {{ bench.view.value.plan.settings.volts }} V · about {{ step.duration.toFixed(1) }} s of arc</p></div>
+          <div class="grow">
+            <p class="words">{{ KIND[step.kind] }}</p>
+            <p>{{ step.text }}</p>
+            <p v-if="step.kind !== 'check'" class="mono soft">
+              {{ amps }} A · {{ bench.view.value.plan.settings.volts }} V · about {{ step.duration.toFixed(1) }} s of
+              arc
+            </p>
+          </div>
         </section>
         <p v-if="bench.problem.value" class="notice bad" role="alert">{{ bench.problem.value }}</p>
         <div class="acts">
-          <button class="btn back" :disabled="done.size === 0 || bench.busy.value" @click="bench.takeBack()">Back</button>
-          <button v-if="left > 0" class="btn done cooling" :aria-label="`Cooling, ${clock(left)} left. Tap when it is hand-warm already`" :disabled="!session.canWork || bench.busy.value" @click="bench.finish()"><span class="timer mono">{{ clock(left) }}</span><small>cooling – tap if welded, hand-warm already</small></button>
-          <button v-else class="btn done main" :disabled="!session.canWork || bench.busy.value" @click="bench.finish()">Done</button>
+          <button class="btn back" :disabled="done.size === 0 || bench.busy.value" @click="bench.takeBack()">
+            Back
+          </button>
+          <button
+            v-if="left > 0"
+            class="btn done cooling"
+            :aria-label="`Cooling, ${clock(left)} left. Tap when it is hand-warm already`"
+            :disabled="!session.canWork || bench.busy.value"
+            @click="bench.finish()"
+          >
+            <span class="timer mono">{{ clock(left) }}</span><small>cooling – tap if welded, hand-warm already</small>
+          </button>
+          <button v-else class="btn done main" :disabled="!session.canWork || bench.busy.value" @click="bench.finish()">
+            Done
+          </button>
         </div>
       </template>
     </main>
@@ -69,19 +115,91 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 </template>
 
 <style scoped>
-.bench { flex: 1; min-height: 0; display: flex; flex-direction: column; gap: 0.6rem; padding: 0.6rem clamp(0.6rem, 2vw, 1.5rem) 0.8rem; }
-header h1 { font-size: 1.1rem; }
-progress { width: 100%; height: 8px; accent-color: var(--mark); flex: none; }
-.middle { flex: 1; display: grid; place-content: center; gap: 1rem; text-align: center; max-width: 34rem; margin: 0 auto; }
-.drawing { position: relative; flex: 1; min-height: 120px; border: 1px solid var(--line); border-radius: 10px; overflow: hidden; background: var(--sheet); }
-.now { display: flex; gap: 1rem; align-items: center; flex: none; }
-.now p { margin: 0; font-size: 1.15rem; }
-.count { font-size: clamp(3.2rem, 9vw, 5.5rem) !important; line-height: 1; color: var(--mark); min-width: 1.3em; text-align: center; }
-.words { font-size: clamp(1.6rem, 4.5vw, 2.4rem) !important; font-weight: 600; line-height: 1.1; }
-.acts { display: flex; gap: 0.75rem; flex: none; }
-.done { flex: 1; min-height: 108px; font-size: 2rem; font-weight: 600; flex-direction: column; gap: 0; }
-.done small { font-size: 0.95rem; font-weight: 400; }
-.cooling { background: var(--mark-soft); border-color: var(--mark); }
-.timer { font-size: 2.6rem; line-height: 1.05; }
-.back { min-height: 108px; min-width: 96px; font-size: 1.2rem; }
+.bench {
+  flex: 1;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+  gap: 0.6rem;
+  padding: 0.6rem clamp(0.6rem, 2vw, 1.5rem) 0.8rem;
+}
+header h1 {
+  font-size: 1.1rem;
+}
+progress {
+  width: 100%;
+  height: 8px;
+  accent-color: var(--mark);
+  flex: none;
+}
+.middle {
+  flex: 1;
+  display: grid;
+  place-content: center;
+  gap: 1rem;
+  text-align: center;
+  max-width: 34rem;
+  margin: 0 auto;
+}
+.drawing {
+  position: relative;
+  flex: 1;
+  min-height: 120px;
+  border: 1px solid var(--line);
+  border-radius: 10px;
+  overflow: hidden;
+  background: var(--sheet);
+}
+.now {
+  display: flex;
+  gap: 1rem;
+  align-items: center;
+  flex: none;
+}
+.now p {
+  margin: 0;
+  font-size: 1.15rem;
+}
+.count {
+  font-size: clamp(3.2rem, 9vw, 5.5rem) !important;
+  line-height: 1;
+  color: var(--mark);
+  min-width: 1.3em;
+  text-align: center;
+}
+.words {
+  font-size: clamp(1.6rem, 4.5vw, 2.4rem) !important;
+  font-weight: 600;
+  line-height: 1.1;
+}
+.acts {
+  display: flex;
+  gap: 0.75rem;
+  flex: none;
+}
+.done {
+  flex: 1;
+  min-height: 108px;
+  font-size: 2rem;
+  font-weight: 600;
+  flex-direction: column;
+  gap: 0;
+}
+.done small {
+  font-size: 0.95rem;
+  font-weight: 400;
+}
+.cooling {
+  background: var(--mark-soft);
+  border-color: var(--mark);
+}
+.timer {
+  font-size: 2.6rem;
+  line-height: 1.05;
+}
+.back {
+  min-height: 108px;
+  min-width: 96px;
+  font-size: 1.2rem;
+}
 </style>

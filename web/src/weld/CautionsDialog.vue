@@ -14,22 +14,49 @@ const form = useForm();
 const read = ref(false);
 const cautions = cautionsFor('weld');
 async function acknowledge(): Promise<void> {
-  if (await form.submit(async () => void (await post<WeldPlanView>(`/repairs/${props.repair}/weld/acknowledge`)))) emit('done');
+  if (await form.submit(async () => void (await post<WeldPlanView>(`/repairs/${props.repair}/weld/acknowledge`))))
+    emit('done');
 }
 </script>
 
 <template>
   <Dialog title="Before the first arc" wide @close="emit('close')">
-    <ul><li v-for="caution in cautions" :key="caution.id"><strong>{{ caution.title }}.</strong> {{ caution.text }}</li></ul>
+    <ul>
+      <li v-for="caution in cautions" :key="caution.id">
+        <strong>{{ caution.title }}.</strong> {{ caution.text }}
+      </li>
+    </ul>
     <p class="soft">{{ DEFERENCE }}</p>
-    <label class="row check"><input v-model="read" type="checkbox" /><span>I have read these and have seen to them. My name ({{ session.current?.person.name }}) and the time are noted.</span></label>
+    <label class="row check"
+      ><input v-model="read" type="checkbox" /><span
+        >I have read these and have seen to them. My name ({{ session.current?.person.name }}) and the time are
+        noted.</span
+      ></label
+    >
     <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
-    <div class="row"><button class="btn main" :disabled="!read || form.busy.value" @click="acknowledge">To the bench</button><button class="btn" @click="emit('close')">Not yet</button></div>
+    <div class="row">
+      <button class="btn main" :disabled="!read || form.busy.value" @click="acknowledge">To the bench</button
+      ><button class="btn" @click="emit('close')">Not yet</button>
+    </div>
   </Dialog>
 </template>
 
 <style scoped>
-ul { padding-left: 1.1rem; display: grid; gap: 0.4rem; margin: 0 0 0.75rem; }
-.check { min-height: 44px; flex-wrap: nowrap; margin-bottom: 0.75rem; }
-.check input { width: 26px; height: 26px; accent-color: var(--mark); flex: none; }
+ul {
+  padding-left: 1.1rem;
+  display: grid;
+  gap: 0.4rem;
+  margin: 0 0 0.75rem;
+}
+.check {
+  min-height: 44px;
+  flex-wrap: nowrap;
+  margin-bottom: 0.75rem;
+}
+.check input {
+  width: 26px;
+  height: 26px;
+  accent-color: var(--mark);
+  flex: none;
+}
 </style>

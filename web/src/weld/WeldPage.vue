@@ -30,7 +30,11 @@ const at = ref(0);
 const playing = ref(false);
 const reading = ref(false);
 const load = useLoad(async () => {
-  const [vehicle, repair, plan] = await Promise.all([get<Vehicle>(`/vehicles/${props.id}`), get<RepairView>(`/repairs/${props.repair}`), get<WeldPlanView | null>(`/repairs/${props.repair}/weld`)]);
+  const [vehicle, repair, plan] = await Promise.all([
+    get<Vehicle>(`/vehicles/${props.id}`),
+    get<RepairView>(`/repairs/${props.repair}`),
+    get<WeldPlanView | null>(`/repairs/${props.repair}/weld`),
+  ]);
   if (plan) show(plan);
   return { vehicle, repair, panel: panelOf(bodyPlan(vehicle.planId), repair.panel) };
 });
@@ -43,7 +47,13 @@ function show(plan: WeldPlanView): void {
 async function layOut(): Promise<void> {
   await form.submit(async () => {
     try {
-      show(await put<WeldPlanView>(`/repairs/${props.repair}/weld`, { ...input, handWarm: Number(warm.value.replace(',', '.')) || warm.value, version: view.value?.version ?? 0 }));
+      show(
+        await put<WeldPlanView>(`/repairs/${props.repair}/weld`, {
+          ...input,
+          handWarm: Number(warm.value.replace(',', '.')) || warm.value,
+          version: view.value?.version ?? 0,
+        }),
+      );
     } catch (error) {
       if (error instanceof ApiProblem && error.code === 'conflict') {
         show(error.body.current as WeldPlanView);
@@ -86,17 +96,50 @@ onBeforeUnmount(() => {
   clearInterval(timer);
   window.removeEventListener('keydown', onKey);
 });
-const STRATEGIES = [{ value: 'coolest', label: 'Coolest place next' }, { value: 'skip', label: 'Skip' }, { value: 'backstep', label: 'Backstep' }, { value: 'continuous', label: 'Along the seam' }] as const;
+const STRATEGIES = [
+  { value: 'coolest', label: 'Coolest place next' },
+  { value: 'skip', label: 'Skip' },
+  { value: 'backstep', label: 'Backstep' },
+  { value: 'continuous', label: 'Along the seam' },
+] as const;
 </script>
 
 <template>
   <Waiting :of="load" what="The weld plan">
-    <StationFrame v-if="load.data.value" :crumbs="[{ text: 'Garage', to: '/' }, { text: load.data.value.vehicle.nickname, to: `/vehicles/${id}` }, { text: load.data.value.panel.name, to: `/vehicles/${id}/panels/${load.data.value.repair.panel}` }, { text: 'Cut', to: `/vehicles/${id}/repairs/${repair}/cut` }]" title="Weld" :next="view ? { text: begun ? `Go on at the bench with step ${Math.min(view.done.length + 1, steps.length)} of ${steps.length}` : 'Read the cautions and begin at the bench' } : { text: 'Lay out the tacks and stitches' }" @next="view ? bench() : layOut()">
+    <StationFrame
+      v-if="load.data.value"
+      :crumbs="[
+        { text: 'Garage', to: '/' },
+        { text: load.data.value.vehicle.nickname, to: `/vehicles/${id}` },
+        { text: load.data.value.panel.name, to: `/vehicles/${id}/panels/${load.data.value.repair.panel}` },
+        { text: 'Cut', to: `/vehicles/${id}/repairs/${repair}/cut` },
+      ]"
+      title="Weld"
+      :next="
+        view
+          ? {
+              text: begun
+                ? `Go on at the bench with step ${Math.min(view.done.length + 1, steps.length)} of ${steps.length}`
+                : 'Read the cautions and begin at the bench',
+            }
+          : { text: 'Lay out the tacks and stitches' }
+      "
+      @next="view ? bench() : layOut()"
+    >
       <template #sheet>
-        <WeldSheet v-if="view" :panel="load.data.value.panel" :view="view" :look-of="lookOf" tapes :label="`The order of welding on ${load.data.value.panel.name}`" />
+        <WeldSheet
+          v-if="view"
+          :panel="load.data.value.panel"
+          :view="view"
+          :look-of="lookOf"
+          tapes
+          :label="`The order of welding on ${load.data.value.panel.name}`"
+        />
         <div v-else class="empty"><p>No plan yet. Choose the settings on the card and lay the joint out.</p></div>
         <div v-if="view" class="player" data-own-pointer>
-          <button class="btn" :aria-label="playing ? 'Stop' : 'Play the sequence'" @click="play"><component :is="playing ? Pause : Play" :size="20" /></button>
+          <button class="btn" :aria-label="playing ? 'Stop' : 'Play the sequence'" @click="play">
+            <component :is="playing ? Pause : Play" :size="20" />
+          </button>
           <input v-model.number="at" type="range" min="0" :max="steps.length" aria-label="Step" />
           <span class="mono small">{{ at }} / {{ steps.length }}</span>
         </div>
@@ -107,40 +150,129 @@ const STRATEGIES = [{ value: 'coolest', label: 'Coolest place next' }, { value: 
             <div>
               <p class="eyebrow">In which order, and how long?</p>
               <p class="figure">{{ duration(view.plan.totalTime) }}</p>
-              <p class="soft small">{{ view.plan.tacks }} tacks and {{ view.plan.stitches }} stitches on {{ units.length(view.plan.seamLength) }} of joint: {{ clock(view.plan.arcTime) }} of arc, {{ duration(view.plan.waitTime) }} of waiting. No stitch starts above {{ Math.round(view.plan.hottestStart) }} °C. An estimate for a large plate in still air: feel the metal.</p>
+              <p class="soft small">
+                {{ view.plan.tacks }} tacks and {{ view.plan.stitches }} stitches on
+                {{ units.length(view.plan.seamLength) }} of joint: {{ clock(view.plan.arcTime) }} of arc,
+                {{ duration(view.plan.waitTime) }} of waiting. No stitch starts above
+                {{ Math.round(view.plan.hottestStart) }} °C. An estimate for a large plate in still air: feel the metal.
+              </p>
             </div>
-            <div v-if="current" class="notice"><p><strong class="mono">{{ current.n }}</strong> {{ current.text }}<template v-if="current.temperature !== null">{{ " " }}<span class="soft">at about {{ Math.round(current.temperature) }} °C</span></template><template v-if="current.wait > 0">{{ " " }}<span class="soft">after {{ clock(current.wait) }} of cooling</span></template></p></div>
+            <div v-if="current" class="notice">
+              <p>
+                <strong class="mono">{{ current.n }}</strong> {{ current.text
+                }}<template v-if="current.temperature !== null"
+                  >{{ ' ' }}<span class="soft">at about {{ Math.round(current.temperature) }} °C</span></template
+                ><template v-if="current.wait > 0"
+                  >{{ ' ' }}<span class="soft">after {{ clock(current.wait) }} of cooling</span></template
+                >
+              </p>
+            </div>
             <table class="plain">
               <tbody>
-                <tr><td>Tack current</td><td class="num">{{ view.plan.settings.tackCurrent }} A</td></tr>
-                <tr><td>Seam current, a fifth less</td><td class="num">{{ view.plan.settings.seamCurrent }} A</td></tr>
-                <tr><td>Voltage</td><td class="num">{{ view.plan.settings.volts }} V</td></tr>
-                <tr><td>{{ view.input.process === 'mig' ? 'Wire' : 'Filler rod' }}</td><td class="num">{{ view.plan.settings.filler.toFixed(1) }} mm</td></tr>
-                <tr><td>Gas</td><td>{{ view.plan.settings.gas }}, {{ view.plan.settings.gasFlow }} l/min</td></tr>
+                <tr>
+                  <td>Tack current</td>
+                  <td class="num">{{ view.plan.settings.tackCurrent }} A</td>
+                </tr>
+                <tr>
+                  <td>Seam current, a fifth less</td>
+                  <td class="num">{{ view.plan.settings.seamCurrent }} A</td>
+                </tr>
+                <tr>
+                  <td>Voltage</td>
+                  <td class="num">{{ view.plan.settings.volts }} V</td>
+                </tr>
+                <tr>
+                  <td>{{ view.input.process === 'mig' ? 'Wire' : 'Filler rod' }}</td>
+                  <td class="num">{{ view.plan.settings.filler.toFixed(1) }} mm</td>
+                </tr>
+                <tr>
+                  <td>Gas</td>
+                  <td>{{ view.plan.settings.gas }}, {{ view.plan.settings.gasFlow }} l/min</td>
+                </tr>
               </tbody>
             </table>
             <p v-for="note in view.plan.settings.notes" :key="note" class="small soft">{{ note }}</p>
             <p v-if="view.acknowledged" class="small soft">Cautions read by {{ view.acknowledged.by }}.</p>
-            <button v-if="session.canWork" class="btn main" @click="bench">{{ begun ? 'Go on at the bench' : 'Begin at the bench' }}</button>
+            <button v-if="session.canWork" class="btn main" @click="bench">
+              {{ begun ? 'Go on at the bench' : 'Begin at the bench' }}
+            </button>
           </template>
           <form v-if="session.canWork && !begun" class="stack" @submit.prevent="layOut">
-            <Chips v-model="input.process" legend="Process" :options="[{ value: 'mig', label: 'MIG' }, { value: 'tig', label: 'TIG' }]" />
-            <Chips v-model="input.position" legend="Position" :options="[{ value: 'flat', label: 'Flat' }, { value: 'vertical', label: 'Vertical' }, { value: 'overhead', label: 'Overhead' }]" />
+            <Chips
+              v-model="input.process"
+              legend="Process"
+              :options="[
+                { value: 'mig', label: 'MIG' },
+                { value: 'tig', label: 'TIG' },
+              ]"
+            />
+            <Chips
+              v-model="input.position"
+              legend="Position"
+              :options="[
+                { value: 'flat', label: 'Flat' },
+                { value: 'vertical', label: 'Vertical' },
+                { value: 'overhead', label: 'Overhead' },
+              ]"
+            />
             <Chips v-model="input.strategy" legend="Order" :options="STRATEGIES" />
-            <Field v-slot="{ bind }" label="Weld again below, °C" hint="50 °C can be touched" :error="form.errors['handWarm']"><input v-bind="bind" v-model="warm" class="input mono" inputmode="decimal" /></Field>
-            <p v-if="form.general.value ?? form.errors['strategy'] ?? form.errors['seams']" class="notice bad" role="alert">{{ form.general.value ?? form.errors['strategy'] ?? form.errors['seams'] }}</p>
-            <button class="btn" :class="{ main: !view }" :disabled="form.busy.value">{{ form.busy.value ? 'Working it out …' : view ? 'Lay out anew' : 'Lay out tacks and stitches' }}</button>
+            <Field
+              v-slot="{ bind }"
+              label="Weld again below, °C"
+              hint="50 °C can be touched"
+              :error="form.errors['handWarm']"
+              ><input v-bind="bind" v-model="warm" class="input mono" inputmode="decimal"
+            /></Field>
+            <p
+              v-if="form.general.value ?? form.errors['strategy'] ?? form.errors['seams']"
+              class="notice bad"
+              role="alert"
+            >
+              {{ form.general.value ?? form.errors['strategy'] ?? form.errors['seams'] }}
+            </p>
+            <button class="btn" :class="{ main: !view }" :disabled="form.busy.value">
+              {{ form.busy.value ? 'Working it out …' : view ? 'Lay out anew' : 'Lay out tacks and stitches' }}
+            </button>
           </form>
           <p v-else-if="begun" class="small soft">Welding has begun; the order stays as it is.</p>
         </div>
       </template>
     </StationFrame>
-    <CautionsDialog v-if="reading" :repair="repair" @close="reading = false" @done="router.push(`/vehicles/${id}/repairs/${repair}/bench`)" />
+    <CautionsDialog
+      v-if="reading"
+      :repair="repair"
+      @close="reading = false"
+      @done="router.push(`/vehicles/${id}/repairs/${repair}/bench`)"
+    />
   </Waiting>
 </template>
 
 <style scoped>
-.empty { position: absolute; inset: 0; display: grid; place-items: center; padding: 2rem; color: var(--ink-soft); }
-.player { position: absolute; left: 2.2rem; bottom: 0.5rem; right: 10.5rem; display: flex; gap: 0.6rem; align-items: center; background: var(--card); border: 1px solid var(--line); border-radius: 10px; padding: 0.3rem 0.6rem; }
-.player input { flex: 1; min-width: 0; min-height: 44px; accent-color: var(--mark); }
+.empty {
+  position: absolute;
+  inset: 0;
+  display: grid;
+  place-items: center;
+  padding: 2rem;
+  color: var(--ink-soft);
+}
+.player {
+  position: absolute;
+  left: 2.2rem;
+  bottom: 0.5rem;
+  right: 10.5rem;
+  display: flex;
+  gap: 0.6rem;
+  align-items: center;
+  background: var(--card);
+  border: 1px solid var(--line);
+  border-radius: 10px;
+  padding: 0.3rem 0.6rem;
+}
+.player input {
+  flex: 1;
+  min-width: 0;
+  min-height: 44px;
+  accent-color: var(--mark);
+}
 </style>

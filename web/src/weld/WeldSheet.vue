@@ -9,21 +9,36 @@ import { linePath, ringPath } from '../sheet/pathData.ts';
 import { weldScene, type StepLook } from './weldScene.ts';
 
 /* The joint with its tacks and stitches, numbered. */
-const props = defineProps<{ panel: Panel; view: WeldPlanView; lookOf: (n: number) => StepLook; focus?: Point | null; label: string; tapes?: boolean }>();
+const props = defineProps<{
+  panel: Panel;
+  view: WeldPlanView;
+  lookOf: (n: number) => StepLook;
+  focus?: Point | null;
+  label: string;
+  tapes?: boolean;
+}>();
 const scene = computed(() => weldScene(props.view.plan.steps, (step) => props.lookOf(step.n)));
-const joints = computed(() => props.view.joints.map((joint) => (joint.closed ? ringPath(joint.points) : linePath(joint.points))).join(''));
+const joints = computed(() =>
+  props.view.joints.map((joint) => (joint.closed ? ringPath(joint.points) : linePath(joint.points))).join(''),
+);
 const box = computed<Box>(() => {
   const near = boxOf(props.view.joints.flatMap((joint) => joint.points));
   if (!props.focus) return { minU: near.minU - 40, minV: near.minV - 40, maxU: near.maxU + 40, maxV: near.maxV + 40 };
   const reach = 70;
-  return { minU: props.focus[0] - reach, minV: props.focus[1] - reach, maxU: props.focus[0] + reach, maxV: props.focus[1] + reach };
+  return {
+    minU: props.focus[0] - reach,
+    minV: props.focus[1] - reach,
+    maxU: props.focus[0] + reach,
+    maxV: props.focus[1] + reach,
+  };
 });
 /** Numbers are shown where they do not lie on each other. */
 const shown = (scale: number) => {
   const taken: (readonly [number, number])[] = [];
   const order = [...scene.value.numbers].sort((a, b) => rank(a.look) - rank(b.look) || a.n - b.n);
   return order.filter(({ at, look }) => {
-    if (look !== 'now' && taken.some((other) => Math.hypot(other[0] - at[0], other[1] - at[1]) * scale < 21)) return false;
+    if (look !== 'now' && taken.some((other) => Math.hypot(other[0] - at[0], other[1] - at[1]) * scale < 21))
+      return false;
     taken.push(at);
     return true;
   });
@@ -51,25 +66,80 @@ const placed = (place: (p: Point) => [number, number], at: Point) => place(at).j
     <path :d="scene.paths.now" class="bead is-now" />
     <template #over="{ place, scale }">
       <path v-if="scene.now" class="arrow" :d="arrow(place(scene.now.from), place(scene.now.to))" />
-      <g v-for="entry in shown(scale)" :key="entry.n" class="number" :class="[entry.look, `of-${entry.kind}`]" :transform="`translate(${placed(place, entry.look === 'now' ? aside(entry.at, scale) : entry.at)})`"><circle :r="entry.look === 'now' ? 15 : 10" /><text>{{ entry.n }}</text></g>
+      <g
+        v-for="entry in shown(scale)"
+        :key="entry.n"
+        class="number"
+        :class="[entry.look, `of-${entry.kind}`]"
+        :transform="`translate(${placed(place, entry.look === 'now' ? aside(entry.at, scale) : entry.at)})`"
+        ><circle :r="entry.look === 'now' ? 15 : 10" /><text>{{ entry.n }}</text></g
+      >
     </template>
   </SheetView>
 </template>
 
 <style scoped>
-path { vector-effect: non-scaling-stroke; fill: none; }
-.joint { stroke: var(--metal-line); stroke-width: 1.2; stroke-dasharray: 2 3; }
-.bead { stroke-linecap: round; stroke-width: 7; }
-.is-todo { stroke: var(--line-strong); stroke-opacity: 0.55; }
-.is-done { stroke: var(--done); }
-.is-now { stroke: var(--mark); stroke-width: 11; }
-.arrow { stroke: var(--mark-ink); stroke-width: 2.4; stroke-linecap: round; stroke-linejoin: round; }
-.number circle { fill: var(--card); stroke: var(--line-strong); stroke-width: 1.4; }
-.number text { font: 500 10px var(--mono); text-anchor: middle; dominant-baseline: central; fill: var(--ink); }
-.number.of-tack circle { stroke: var(--ink); stroke-width: 2; }
-.number.done circle { fill: var(--done); }
-.number.done text { fill: #14161a; }
-:root[data-look='night'] .number.done text { fill: var(--ink); }
-.number.now circle { fill: var(--mark); stroke: var(--mark); }
-.number.now text { fill: var(--mark-ink); font-size: 13px; font-weight: 600; }
+path {
+  vector-effect: non-scaling-stroke;
+  fill: none;
+}
+.joint {
+  stroke: var(--metal-line);
+  stroke-width: 1.2;
+  stroke-dasharray: 2 3;
+}
+.bead {
+  stroke-linecap: round;
+  stroke-width: 7;
+}
+.is-todo {
+  stroke: var(--line-strong);
+  stroke-opacity: 0.55;
+}
+.is-done {
+  stroke: var(--done);
+}
+.is-now {
+  stroke: var(--mark);
+  stroke-width: 11;
+}
+.arrow {
+  stroke: var(--mark-ink);
+  stroke-width: 2.4;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+}
+.number circle {
+  fill: var(--card);
+  stroke: var(--line-strong);
+  stroke-width: 1.4;
+}
+.number text {
+  font: 500 10px var(--mono);
+  text-anchor: middle;
+  dominant-baseline: central;
+  fill: var(--ink);
+}
+.number.of-tack circle {
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.number.done circle {
+  fill: var(--done);
+}
+.number.done text {
+  fill: #14161a;
+}
+:root[data-look='night'] .number.done text {
+  fill: var(--ink);
+}
+.number.now circle {
+  fill: var(--mark);
+  stroke: var(--mark);
+}
+.number.now text {
+  fill: var(--mark-ink);
+  font-size: 13px;
+  font-weight: 600;
+}
 </style>

@@ -15,8 +15,12 @@ export function useBench(repairId: string) {
   const done = computed(() => new Set(view.value?.done.map((step) => step.n) ?? []));
   const steps = computed(() => view.value?.plan.steps ?? []);
   const step = computed(() => nextStepOf(steps.value, done.value) ?? null);
-  const lastDone = computed(() => [...(view.value?.done ?? [])].sort((a, b) => a.at.localeCompare(b.at)).at(-1) ?? null);
-  const left = computed(() => (step.value ? waitLeft(step.value, lastDone.value ? new Date(lastDone.value.at).getTime() : null, now.value) : 0));
+  const lastDone = computed(
+    () => [...(view.value?.done ?? [])].sort((a, b) => a.at.localeCompare(b.at)).at(-1) ?? null,
+  );
+  const left = computed(() =>
+    step.value ? waitLeft(step.value, lastDone.value ? new Date(lastDone.value.at).getTime() : null, now.value) : 0,
+  );
 
   async function refresh(): Promise<void> {
     if (busy.value) return;
@@ -32,7 +36,10 @@ export function useBench(repairId: string) {
     busy.value = true;
     problem.value = null;
     try {
-      view.value = await put<WeldPlanView>(`/repairs/${repairId}/weld/steps/${n}`, { done: isDone, version: view.value.version });
+      view.value = await put<WeldPlanView>(`/repairs/${repairId}/weld/steps/${n}`, {
+        done: isDone,
+        version: view.value.version,
+      });
     } catch (error) {
       if (error instanceof ApiProblem && error.code === 'conflict') view.value = error.body.current as WeldPlanView;
       problem.value = (error as Error).message;
@@ -46,7 +53,10 @@ export function useBench(repairId: string) {
     lock = await navigator.wakeLock?.request('screen').catch(() => undefined);
   };
   onMounted(() => {
-    timers.push(setInterval(() => (now.value = serverNow()), 250), setInterval(() => void refresh(), FOLLOW));
+    timers.push(
+      setInterval(() => (now.value = serverNow()), 250),
+      setInterval(() => void refresh(), FOLLOW),
+    );
     void stayAwake();
   });
   onBeforeUnmount(() => {
@@ -54,7 +64,14 @@ export function useBench(repairId: string) {
     void lock?.release();
   });
   return {
-    view, steps, step, left, done, busy, problem, refresh,
+    view,
+    steps,
+    step,
+    left,
+    done,
+    busy,
+    problem,
+    refresh,
     finish: () => (step.value ? tick(step.value.n, true) : Promise.resolve()),
     takeBack: () => (lastDone.value ? tick(lastDone.value.n, false) : Promise.resolve()),
   };

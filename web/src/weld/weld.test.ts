@@ -5,7 +5,19 @@ import { minorUnits } from '../shell/money.ts';
 import { nextPath } from '../board/nextPath.ts';
 import { nextStepOf, waitLeft, weldScene } from './weldScene.ts';
 
-const { steps } = planWelds({ seams: [{ points: [[0, 0], [100, 0]], closed: false }], process: 'mig', thickness: 0.9 });
+const { steps } = planWelds({
+  seams: [
+    {
+      points: [
+        [0, 0],
+        [100, 0],
+      ],
+      closed: false,
+    },
+  ],
+  process: 'mig',
+  thickness: 0.9,
+});
 
 describe('the drawing of the sequence', () => {
   it('shows each weld once, in the look of its state', () => {
@@ -31,11 +43,31 @@ describe('bench mode', () => {
 });
 
 describe('how figures are written', () => {
-  it.each([[95, '1:35'], [0, '0:00'], [-4, '0:00'], [3600, '60:00']])('%d s as %s', (seconds, text) => expect(clock(seconds)).toBe(text));
+  it.each([
+    [95, '1:35'],
+    [0, '0:00'],
+    [-4, '0:00'],
+    [3600, '60:00'],
+  ])('%d s as %s', (seconds, text) => expect(clock(seconds)).toBe(text));
   it('in words that fit their size', () => {
-    expect([duration(5400), duration(600), hours(0.5), hours(2.25), percent(0.034), percent(0.5), percent(0)]).toEqual(['1 h 30 min', '10 min', '30 min', '2.3 h', '3.4 %', '50 %', '0 %']);
+    expect([duration(5400), duration(600), hours(0.5), hours(2.25), percent(0.034), percent(0.5), percent(0)]).toEqual([
+      '1 h 30 min',
+      '10 min',
+      '30 min',
+      '2.3 h',
+      '3.4 %',
+      '50 %',
+      '0 %',
+    ]);
   });
-  it.each([['380', 38_000], ['380,50', 38_050], ['1 250.00', 125_000], ['€ 12.5', 1250], ['a lot', 'a lot'], ['1.234', '1.234']])('money: %s', (text, minor) => expect(minorUnits(text)).toBe(minor));
+  it.each([
+    ['380', 38_000],
+    ['380,50', 38_050],
+    ['1 250.00', 125_000],
+    ['€ 12.5', 1250],
+    ['a lot', 'a lot'],
+    ['1.234', '1.234'],
+  ])('money: %s', (text, minor) => expect(minorUnits(text)).toBe(minor));
 });
 
 describe('next steps', () => {

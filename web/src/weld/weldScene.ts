@@ -26,4 +26,5 @@ export function waitLeft(step: WeldStep, lastDoneAt: number | null, now: number)
 }
 
 /** The first step that is not done; undefined when all are. */
-export const nextStepOf = (steps: readonly WeldStep[], done: ReadonlySet<number>) => steps.find((step) => !done.has(step.n));
+export const nextStepOf = (steps: readonly WeldStep[], done: ReadonlySet<number>) =>
+  steps.find((step) => !done.has(step.n));

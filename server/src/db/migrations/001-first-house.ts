@@ -2,7 +2,9 @@ import { steps } from '../step.ts';
 
 /* The first house: shop, people, vehicles, survey, verdict, cut, weld, orders, events, and the sessions of express. */
 export const firstHouse = steps(1, [
-  ['CreateShop', `CREATE TABLE shop (
+  [
+    'CreateShop',
+    `CREATE TABLE shop (
       id char(36) NOT NULL,
       name varchar(120) NOT NULL,
       currency varchar(3) NOT NULL,
@@ -10,8 +12,11 @@ export const firstHouse = steps(1, [
       taxRate double NOT NULL,
       rates longtext NOT NULL,
       version int NOT NULL,
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['CreatePerson', `CREATE TABLE person (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreatePerson',
+    `CREATE TABLE person (
       id char(36) NOT NULL,
       shopId char(36) NOT NULL,
       name varchar(120) NOT NULL,
@@ -20,8 +25,11 @@ export const firstHouse = steps(1, [
       role varchar(10) NOT NULL,
       createdAt datetime(3) NOT NULL,
       UNIQUE INDEX IDX_d2d717efd90709ebd3cb26b936 (email),
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['CreateVehicle', `CREATE TABLE vehicle (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreateVehicle',
+    `CREATE TABLE vehicle (
       id char(36) NOT NULL,
       shopId char(36) NOT NULL,
       nickname varchar(60) NOT NULL,
@@ -33,8 +41,11 @@ export const firstHouse = steps(1, [
       version int NOT NULL,
       createdAt datetime(3) NOT NULL,
       deletedAt datetime(3) NULL,
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['CreateReading', `CREATE TABLE reading (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreateReading',
+    `CREATE TABLE reading (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       panel varchar(60) NOT NULL,
@@ -51,8 +62,11 @@ export const firstHouse = steps(1, [
       withdrawnAt datetime(3) NULL,
       INDEX reading_place (vehicleId,
       panel),
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['CreateZone', `CREATE TABLE zone (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreateZone',
+    `CREATE TABLE zone (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       panel varchar(60) NOT NULL,
@@ -67,8 +81,11 @@ export const firstHouse = steps(1, [
       deletedAt datetime(3) NULL,
       INDEX zone_place (vehicleId,
       panel),
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['CreateZoneVersion', `CREATE TABLE zone_version (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreateZoneVersion',
+    `CREATE TABLE zone_version (
       id char(36) NOT NULL,
       zoneId char(36) NOT NULL,
       version int NOT NULL,
@@ -79,8 +96,11 @@ export const firstHouse = steps(1, [
       note varchar(500) NOT NULL,
       at datetime(3) NOT NULL,
       \`by\` varchar(120) NOT NULL,
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['CreateOffer', `CREATE TABLE offer (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreateOffer',
+    `CREATE TABLE offer (
       id char(36) NOT NULL,
       shopId char(36) NOT NULL,
       planId varchar(40) NOT NULL,
@@ -89,8 +109,11 @@ export const firstHouse = steps(1, [
       price int NOT NULL,
       carriage int NOT NULL,
       leadDays int NOT NULL,
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['CreateRepair', `CREATE TABLE repair (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreateRepair',
+    `CREATE TABLE repair (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       panel varchar(60) NOT NULL,
@@ -105,13 +128,19 @@ export const firstHouse = steps(1, [
       decidedBy varchar(120) NOT NULL,
       decidedAt datetime(3) NOT NULL,
       deletedAt datetime(3) NULL,
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['CreateCut', `CREATE TABLE cut (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreateCut',
+    `CREATE TABLE cut (
       id char(36) NOT NULL,
       settings longtext NOT NULL,
       version int NOT NULL,
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['CreateWeld', `CREATE TABLE weld (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreateWeld',
+    `CREATE TABLE weld (
       id char(36) NOT NULL,
       input longtext NOT NULL,
       plan longtext NOT NULL,
@@ -119,15 +148,21 @@ export const firstHouse = steps(1, [
       acknowledgedBy varchar(120) NULL,
       acknowledgedAt datetime(3) NULL,
       version int NOT NULL,
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['CreateWeldStep', `CREATE TABLE weld_step (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreateWeldStep',
+    `CREATE TABLE weld_step (
       weldId char(36) NOT NULL,
       n int NOT NULL,
       at datetime(3) NOT NULL,
       \`by\` varchar(120) NOT NULL,
       PRIMARY KEY (weldId,
-      n)) ENGINE=InnoDB`],
-  ['CreateOrderLine', `CREATE TABLE order_line (
+      n)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreateOrderLine',
+    `CREATE TABLE order_line (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       repairId char(36) NULL,
@@ -142,8 +177,11 @@ export const firstHouse = steps(1, [
       history longtext NOT NULL,
       version int NOT NULL,
       createdAt datetime(3) NOT NULL,
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['CreateEvent', `CREATE TABLE event (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreateEvent',
+    `CREATE TABLE event (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       at datetime(3) NOT NULL,
@@ -152,22 +190,62 @@ export const firstHouse = steps(1, [
       text varchar(500) NOT NULL,
       INDEX event_time (vehicleId,
       at),
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['BindPerson3b45cd', `ALTER TABLE person ADD CONSTRAINT FK_3b45cd29fe30b204ababd160740 FOREIGN KEY (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindVehicle1b77ba', `ALTER TABLE vehicle ADD CONSTRAINT FK_1b77baa4e876eefa002b8273cd4 FOREIGN KEY (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindReading41a2a8', `ALTER TABLE reading ADD CONSTRAINT FK_41a2a8e56a52017e5d6077b457e FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindZone08d677', `ALTER TABLE zone ADD CONSTRAINT FK_08d677cbc18001006373249a409 FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindZoneVersioneeb4b4', `ALTER TABLE zone_version ADD CONSTRAINT FK_eeb4b4616e4959f524e30fa9eb2 FOREIGN KEY (zoneId) REFERENCES zone(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindOffer541465', `ALTER TABLE offer ADD CONSTRAINT FK_5414655b75461308b333b7ddd84 FOREIGN KEY (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindRepair2c966a', `ALTER TABLE repair ADD CONSTRAINT FK_2c966a8a5c02bacbf530e6d2c04 FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindCutc921f4', `ALTER TABLE cut ADD CONSTRAINT FK_c921f4d948b68d205c2d9563473 FOREIGN KEY (id) REFERENCES repair(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindWeld4917ee', `ALTER TABLE weld ADD CONSTRAINT FK_4917ee4f69c602f97acb3b70290 FOREIGN KEY (id) REFERENCES repair(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindWeldStepf71aff', `ALTER TABLE weld_step ADD CONSTRAINT FK_f71aff5f6d06fbc217e123a1be4 FOREIGN KEY (weldId) REFERENCES weld(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindOrderLineece36f', `ALTER TABLE order_line ADD CONSTRAINT FK_ece36ff68b2494f1850326a432a FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindEvent8018c3', `ALTER TABLE event ADD CONSTRAINT FK_8018c3a7d295ad1bcfb3834943d FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['CreateSession', `CREATE TABLE session (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'BindPerson3b45cd',
+    `ALTER TABLE person ADD CONSTRAINT FK_3b45cd29fe30b204ababd160740 FOREIGN KEY (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindVehicle1b77ba',
+    `ALTER TABLE vehicle ADD CONSTRAINT FK_1b77baa4e876eefa002b8273cd4 FOREIGN KEY (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindReading41a2a8',
+    `ALTER TABLE reading ADD CONSTRAINT FK_41a2a8e56a52017e5d6077b457e FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindZone08d677',
+    `ALTER TABLE zone ADD CONSTRAINT FK_08d677cbc18001006373249a409 FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindZoneVersioneeb4b4',
+    `ALTER TABLE zone_version ADD CONSTRAINT FK_eeb4b4616e4959f524e30fa9eb2 FOREIGN KEY (zoneId) REFERENCES zone(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindOffer541465',
+    `ALTER TABLE offer ADD CONSTRAINT FK_5414655b75461308b333b7ddd84 FOREIGN KEY (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindRepair2c966a',
+    `ALTER TABLE repair ADD CONSTRAINT FK_2c966a8a5c02bacbf530e6d2c04 FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindCutc921f4',
+    `ALTER TABLE cut ADD CONSTRAINT FK_c921f4d948b68d205c2d9563473 FOREIGN KEY (id) REFERENCES repair(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindWeld4917ee',
+    `ALTER TABLE weld ADD CONSTRAINT FK_4917ee4f69c602f97acb3b70290 FOREIGN KEY (id) REFERENCES repair(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindWeldStepf71aff',
+    `ALTER TABLE weld_step ADD CONSTRAINT FK_f71aff5f6d06fbc217e123a1be4 FOREIGN KEY (weldId) REFERENCES weld(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindOrderLineece36f',
+    `ALTER TABLE order_line ADD CONSTRAINT FK_ece36ff68b2494f1850326a432a FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindEvent8018c3',
+    `ALTER TABLE event ADD CONSTRAINT FK_8018c3a7d295ad1bcfb3834943d FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'CreateSession',
+    `CREATE TABLE session (
       session_id varchar(128) COLLATE utf8mb4_bin NOT NULL,
       expires int unsigned NOT NULL,
       data mediumtext,
-      PRIMARY KEY (session_id)) ENGINE=InnoDB`],
+      PRIMARY KEY (session_id)) ENGINE=InnoDB`,
+  ],
 ]);

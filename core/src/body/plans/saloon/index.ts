@@ -13,7 +13,13 @@ const ROW_FLOOR = 720;
 const ROW_TOP = 2 * 720 + 180 + 680;
 const ROW_FLANK = ROW_TOP + 680 + GAP - 60;
 
-const view = (id: string, name: string, at: readonly [number, number], width: number, height: number): View => ({ id, name, at, width, height });
+const view = (id: string, name: string, at: readonly [number, number], width: number, height: number): View => ({
+  id,
+  name,
+  at,
+  width,
+  height,
+});
 
 const left = view('left', 'Left side', [0, ROW_FLANK], FLANK_LENGTH, 1250);
 const right = view('right', 'Right side', [FLANK_LENGTH + 500, ROW_FLANK], FLANK_LENGTH, 1250);
@@ -24,7 +30,12 @@ const floor = view('floor', 'Floor, from below', [-150, ROW_FLOOR], 3800, 1360);
 const innerLeft = view('inner', 'Inner structure', [3760, ROW_FLOOR + 20], 4800, 1340);
 const innerRight = view('inner', 'Inner structure', [3760, ROW_FLOOR - 690], 4800, 1340);
 
-const flanks: DrawnView = { view: left, left: flankPanels, rightView: right, mirror: { axis: 'u', at: FLANK_LENGTH / 2 } };
+const flanks: DrawnView = {
+  view: left,
+  left: flankPanels,
+  rightView: right,
+  mirror: { axis: 'u', at: FLANK_LENGTH / 2 },
+};
 const frontEnd: DrawnView = { view: front, centre: frontPanels };
 const rearEnd: DrawnView = { view: rear, centre: rearPanels };
 const above: DrawnView = { view: top, centre: topPanels };
@@ -44,11 +55,59 @@ export const saloon: BodyPlan = {
   panels,
   seams: seamsOf(saloonSeams, drawn, panels),
   cavities: [
-    ...bothSides({ id: 'sill-outer', name: 'Outer sill cavity', walls: [{ panel: 'sill', layer: 'outer' }, { panel: 'sill', layer: 'membrane' }], drains: ['drain-1', 'drain-2', 'drain-3'] }),
-    ...bothSides({ id: 'sill-inner', name: 'Inner sill cavity', walls: [{ panel: 'sill', layer: 'membrane' }, { panel: 'sill', layer: 'inner' }], drains: ['drain-1', 'drain-3'] }),
-    ...bothSides({ id: 'door', name: 'Door cavity', walls: [{ panel: 'door-skin', layer: 'outer' }, { panel: 'door-inner', layer: 'outer' }], drains: ['drain-front', 'drain-rear'] }),
-    ...bothSides({ id: 'hinge-post', name: 'Hinge post cavity', walls: [{ panel: 'hinge-post', layer: 'outer' }, { panel: 'hinge-post', layer: 'inner' }], drains: ['drain'] }),
-    ...bothSides({ id: 'leg-front', name: 'Front leg cavity', walls: [{ panel: 'leg-front', layer: 'outer' }, { panel: 'leg-front', layer: 'plate' }], drains: ['drain'] }),
-    ...bothSides({ id: 'leg-rear', name: 'Rear leg cavity', walls: [{ panel: 'leg-rear', layer: 'outer' }, { panel: 'leg-rear', layer: 'plate' }], drains: ['drain'] }),
+    ...bothSides({
+      id: 'sill-outer',
+      name: 'Outer sill cavity',
+      walls: [
+        { panel: 'sill', layer: 'outer' },
+        { panel: 'sill', layer: 'membrane' },
+      ],
+      drains: ['drain-1', 'drain-2', 'drain-3'],
+    }),
+    ...bothSides({
+      id: 'sill-inner',
+      name: 'Inner sill cavity',
+      walls: [
+        { panel: 'sill', layer: 'membrane' },
+        { panel: 'sill', layer: 'inner' },
+      ],
+      drains: ['drain-1', 'drain-3'],
+    }),
+    ...bothSides({
+      id: 'door',
+      name: 'Door cavity',
+      walls: [
+        { panel: 'door-skin', layer: 'outer' },
+        { panel: 'door-inner', layer: 'outer' },
+      ],
+      drains: ['drain-front', 'drain-rear'],
+    }),
+    ...bothSides({
+      id: 'hinge-post',
+      name: 'Hinge post cavity',
+      walls: [
+        { panel: 'hinge-post', layer: 'outer' },
+        { panel: 'hinge-post', layer: 'inner' },
+      ],
+      drains: ['drain'],
+    }),
+    ...bothSides({
+      id: 'leg-front',
+      name: 'Front leg cavity',
+      walls: [
+        { panel: 'leg-front', layer: 'outer' },
+        { panel: 'leg-front', layer: 'plate' },
+      ],
+      drains: ['drain'],
+    }),
+    ...bothSides({
+      id: 'leg-rear',
+      name: 'Rear leg cavity',
+      walls: [
+        { panel: 'leg-rear', layer: 'outer' },
+        { panel: 'leg-rear', layer: 'plate' },
+      ],
+      drains: ['drain'],
+    }),
   ],
 };
