@@ -3,7 +3,7 @@ import Joi from 'joi';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { PROBLEM_CODES } from '@aspecta/contract';
 import { openHouse, ownerOf, Visitor, type House } from '../testing/house.ts';
-import { ServerProblem } from './problems.ts';
+import type { ServerProblem } from './problems.ts';
 import { parse } from './validate.ts';
 
 describe('refusing a body', () => {

@@ -1,0 +1,102 @@
+import { flushPromises, mount } from '@vue/test-utils';
+import { createPinia, setActivePinia } from 'pinia';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { OrderLine } from '@aspecta/contract/order';
+import type { SessionView } from '@aspecta/contract/shop';
+import { useSession } from '../shell/session.ts';
+import OrderCard from './OrderCard.vue';
+
+const fetching = vi.fn<typeof fetch>();
+const line: OrderLine = {
+  id: 'o',
+  vehicleId: 'v',
+  vehicle: 'Marigold',
+  repairId: null,
+  panel: 'sill-r',
+  panelName: 'Sill, right',
+  maker: 'Harrow Pressings',
+  price: 11_800,
+  quantity: 1,
+  carriage: 2_400,
+  landed: 17_182,
+  state: 'confirmed',
+  next: ['back-order', 'arrived'],
+  due: '2026-01-02',
+  late: true,
+  note: '',
+  history: [{ state: 'wanted', on: '2025-12-01', by: 'Ines' }],
+  version: 3,
+};
+const signedIn = (role: 'owner' | 'viewer') =>
+  (useSession().current = {
+    shop: { unit: 'mm', currency: 'EUR' },
+    person: { role },
+    csrf: 'x',
+  } as unknown as SessionView);
+const card = (over: Partial<OrderLine> = {}) =>
+  mount(OrderCard, {
+    props: { line: { ...line, ...over } },
+    global: { stubs: { RouterLink: { template: '<a><slot /></a>' } } },
+  });
+
+beforeEach(() => {
+  setActivePinia(createPinia());
+  vi.stubGlobal('fetch', fetching);
+  fetching.mockReset();
+  signedIn('owner');
+});
+
+describe('a line of the order book', () => {
+  it('says what it costs landed, where it stands and that it is late', () => {
+    const text = card().text();
+    expect(text).toContain('€171.82');
+    expect(text).toContain('€118.00 + €24.00 carriage + tax');
+    expect(text).toContain('Confirmed, late');
+    expect(text).toContain('due 2 Jan 2026');
+  });
+
+  it('offers the next states only, and nothing to a viewer', () => {
+    const states = (wrapper: ReturnType<typeof card>) => wrapper.findAll('.acts button').map((button) => button.text());
+    expect(states(card())).toEqual(['Back order', 'Arrived']);
+    signedIn('viewer');
+    expect(states(card())).toEqual([]);
+  });
+
+  it('asks for the day, and for the new date of arrival only where it helps', async () => {
+    const wrapper = card();
+    const [back, arrived] = wrapper.findAll('.acts button');
+    await back!.trigger('click');
+    expect(wrapper.findAll('input[type=date]')).toHaveLength(2);
+    await arrived!.trigger('click');
+    expect(wrapper.findAll('input[type=date]')).toHaveLength(1);
+    await arrived!.trigger('click');
+    expect(wrapper.find('form').exists()).toBe(false);
+  });
+
+  it('notes the move with the version that was seen', async () => {
+    fetching.mockResolvedValue(new Response(JSON.stringify(line), { status: 200 }));
+    const wrapper = card();
+    await wrapper.findAll('.acts button')[1]!.trigger('click');
+    await wrapper.get('input[type=date]').setValue('2026-01-05');
+    await wrapper.get('form').trigger('submit');
+    await flushPromises();
+    const [path, init] = fetching.mock.calls[0]!;
+    expect(path).toBe('/api/orders/o/move');
+    expect(JSON.parse(String(init!.body))).toEqual({ state: 'arrived', on: '2026-01-05', due: null, version: 3 });
+    expect(wrapper.emitted('changed')).toHaveLength(1);
+  });
+
+  it('shows why a move was refused, and fetches what is stored', async () => {
+    fetching.mockResolvedValue(
+      new Response(JSON.stringify({ status: 409, code: 'conflict', detail: 'Somebody else has changed this' }), {
+        status: 409,
+      }),
+    );
+    const wrapper = card();
+    await wrapper.findAll('.acts button')[1]!.trigger('click');
+    await wrapper.get('form').trigger('submit');
+    await flushPromises();
+    expect(wrapper.get('[role=alert]').text()).toMatch(/Somebody else/);
+    expect(wrapper.emitted('changed')).toHaveLength(1);
+  });
+});

@@ -1,0 +1,132 @@
+import { mount, flushPromises } from '@vue/test-utils';
+import { createPinia, setActivePinia } from 'pinia';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { defineComponent, h } from 'vue';
+import type { WeldPlanView } from '@aspecta/contract/weld';
+import { planWelds } from '@aspecta/core/weld';
+import { useBench } from './useBench.ts';
+
+const plan = planWelds({
+  seams: [
+    {
+      points: [
+        [0, 0],
+        [60, 0],
+      ],
+      closed: false,
+    },
+  ],
+  process: 'mig',
+  thickness: 0.9,
+});
+plan.steps[1]!.wait = 60;
+let stored: WeldPlanView;
+const fetching = vi.fn<typeof fetch>();
+
+/** A server that ticks steps off, as ours does. */
+function serve(): void {
+  fetching.mockImplementation((path, init) => {
+    const step = /steps\/(\d+)$/.exec(String(path));
+    if (step && init?.method === 'PUT') {
+      const n = Number(step[1]);
+      const { done } = JSON.parse(String(init.body)) as { done: boolean };
+      const others = stored.done.filter((entry) => entry.n !== n);
+      stored = { ...stored, done: done ? [...others, { n, at: new Date().toISOString(), by: 'me' }] : others };
+    }
+    return Promise.resolve(new Response(JSON.stringify(stored), { status: 200 }));
+  });
+}
+function bench() {
+  let made!: ReturnType<typeof useBench>;
+  const wrapper = mount(
+    defineComponent({
+      setup() {
+        made = useBench('r');
+        return () => h('i');
+      },
+    }),
+  );
+  made.view.value = stored;
+  return { ...made, unmount: () => wrapper.unmount() };
+}
+
+beforeEach(() => {
+  setActivePinia(createPinia());
+  vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] });
+  vi.stubGlobal('fetch', fetching);
+  stored = {
+    repairId: 'r',
+    panel: 'roof',
+    input: { process: 'mig', position: 'flat', handWarm: 50, strategy: 'coolest' },
+    plan,
+    done: [],
+    acknowledged: { by: 'me', at: '' },
+    version: 1,
+    joints: [],
+  };
+  serve();
+});
+afterEach(() => {
+  vi.useRealTimers();
+  fetching.mockReset();
+});
+
+describe('the bench', () => {
+  it('goes on step by step by the server’s word, and takes a step back', async () => {
+    const { step, finish, takeBack, unmount } = bench();
+    expect(step.value!.n).toBe(1);
+    await finish();
+    expect(step.value!.n).toBe(2);
+    await takeBack();
+    expect(step.value!.n).toBe(1);
+    unmount();
+  });
+
+  it('shows how long the metal has to cool yet', async () => {
+    const { left, finish, unmount } = bench();
+    expect(left.value).toBe(0);
+    await finish();
+    expect(left.value).toBeGreaterThan(55);
+    expect(left.value).toBeLessThanOrEqual(61);
+    unmount();
+  });
+
+  it('follows what another device has ticked off', async () => {
+    const { step, unmount } = bench();
+    stored = { ...stored, done: [1, 2, 3].map((n) => ({ n, at: new Date().toISOString(), by: 'the other' })) };
+    vi.advanceTimersByTime(3100);
+    await flushPromises();
+    expect(step.value!.n).toBe(4);
+    unmount();
+  });
+
+  it('is at the end when all is done', async () => {
+    stored = { ...stored, done: plan.steps.map(({ n }) => ({ n, at: new Date().toISOString(), by: 'me' })) };
+    const { step, unmount } = bench();
+    expect(step.value).toBeNull();
+    unmount();
+  });
+
+  it('keeps the step on the screen while the server is away', async () => {
+    const { step, finish, problem, unmount } = bench();
+    fetching.mockRejectedValue(new TypeError('network'));
+    await finish();
+    expect(step.value!.n).toBe(1);
+    expect(problem.value).toMatch(/cannot be reached/);
+    unmount();
+  });
+
+  it('shows a plan that was laid out anew in the meantime', async () => {
+    const { view, finish, problem, unmount } = bench();
+    const current = { ...stored, version: 2 };
+    fetching.mockResolvedValue(
+      new Response(JSON.stringify({ status: 409, code: 'conflict', detail: 'laid out anew', current }), {
+        status: 409,
+      }),
+    );
+    await finish();
+    expect(view.value!.version).toBe(2);
+    expect(problem.value).toMatch(/anew/);
+    unmount();
+  });
+});
