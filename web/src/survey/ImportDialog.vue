@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMessage } from 'naive-ui';
 import { ref } from 'vue';
 import type { ImportView } from '@aspecta/contract/survey';
 import { postText } from '../shell/api.ts';
@@ -8,6 +9,7 @@ import { useForm } from '../shell/useForm.ts';
 const props = defineProps<{ vehicle: string }>();
 const emit = defineEmits<{ close: []; stored: [] }>();
 const form = useForm();
+const message = useMessage();
 const text = ref('');
 const name = ref('');
 const seen = ref<ImportView | null>(null);
@@ -32,6 +34,7 @@ async function store(): Promise<void> {
     seen.value = await postText<ImportView>(`/vehicles/${props.vehicle}/readings/import?store=1`, text.value);
   });
   if (!done || !seen.value?.stored) return;
+  message.success(`${seen.value.count} readings stored.`);
   emit('stored');
   emit('close');
 }
