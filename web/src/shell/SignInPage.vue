@@ -33,7 +33,8 @@ async function setUp(): Promise<void> {
       <p class="eyebrow">Aspecta</p>
       <h1>From the first reading to the last stitch</h1>
       <p>
-        Read a bare body, see what is really gone, decide patch or panel, mark the cut with a tape, and weld it in an order that keeps the sheet cool.
+        Read a bare body, see what is really gone, decide patch or panel, mark the cut with a tape, and weld it in an
+        order that keeps the sheet cool.
       </p>
       <FlankSketch :plan="plan" :states="{}" />
     </div>

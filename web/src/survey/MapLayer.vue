@@ -20,6 +20,7 @@ const href = computed(() => {
     failing: rgb('--failing'),
     through: rgb('--through'),
     hatch: rgb('--metal-line'),
+    paper: rgb('--paper'),
   };
   const { width, height, data } = paintMap(props.map, colours);
   const canvas = document.createElement('canvas');

@@ -73,7 +73,7 @@ const filler = computed(() =>
     </div>
     <ul v-if="summary" class="classes">
       <li v-for="entry in classes" :key="entry.name">
-        <span class="swatch" :style="{ background: fill(entry.name) }" /><span class="grow">{{
+        <span class="swatch" :class="entry.name" :style="{ backgroundColor: fill(entry.name) }" /><span class="grow">{{
           LABELS[entry.name]
         }}</span
         ><span class="mono">{{ percent(entry.share) }}</span>
@@ -143,6 +143,19 @@ const filler = computed(() =>
   display: flex;
   gap: 0.6rem;
   align-items: center;
+}
+.thin {
+  background-image: radial-gradient(var(--metal-line) 1.2px, transparent 1.6px);
+  background-size: 10px 8px;
+}
+.failing {
+  background-image: radial-gradient(var(--metal-line) 1.2px, transparent 1.6px);
+  background-size: 5px 5px;
+}
+.through {
+  background-image:
+    repeating-linear-gradient(45deg, var(--paper) 0 1px, transparent 1px 5px),
+    repeating-linear-gradient(-45deg, var(--paper) 0 1px, transparent 1px 5px);
 }
 .dotted {
   background: radial-gradient(var(--line-strong) 1px, transparent 1.4px) 0 0 / 5px 5px;

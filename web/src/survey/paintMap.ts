@@ -1,4 +1,4 @@
-import { CELL_CODES, type ThicknessMap } from '@aspecta/core/survey';
+import { CELL_CODES, type CellCode, type ThicknessMap } from '@aspecta/core/survey';
 
 export type Rgb = readonly [number, number, number];
 export interface MapColours {
@@ -8,6 +8,7 @@ export interface MapColours {
   failing: Rgb;
   through: Rgb;
   hatch: Rgb;
+  paper: Rgb;
 }
 
 /** Pixels for each cell: enough for a hatch that shows doubt. */
@@ -33,10 +34,26 @@ export function paintMap(
       const name = CELL_CODES[map.classes[cell]!]!;
       if (name === 'off' || name === 'unmeasured') continue;
       const under = map.under[cell]!;
-      const line = under > DOUBT[0] && under < DOUBT[1] && (x + y) % PIXELS === 0;
-      const [r, g, b] = line ? colours.hatch : colours[name];
-      data.set([r, g, b, line ? 190 : 235], (y * width + x) * 4);
+      const doubt = under > DOUBT[0] && under < DOUBT[1] && (x + y) % PIXELS === 0;
+      const mark = !doubt && marked(name, x, y);
+      const [r, g, b] = doubt
+        ? colours.hatch
+        : mark
+          ? name === 'through'
+            ? colours.paper
+            : colours.hatch
+          : colours[name];
+      data.set([r, g, b, doubt ? 190 : 235], (y * width + x) * 4);
     }
   }
   return { width, height, data };
+}
+
+/** Marks that tell the worst classes apart without colour: sparse dots, dots, crosses. */
+function marked(name: CellCode, x: number, y: number): boolean {
+  const [u, v] = [x % PIXELS, y % PIXELS];
+  const dot = (u === 2 || u === 3) && (v === 2 || v === 3);
+  if (name === 'thin') return dot && (Math.floor(x / PIXELS) + Math.floor(y / PIXELS)) % 2 === 0;
+  if (name === 'failing') return dot;
+  return name === 'through' && (u === v || u === PIXELS - 1 - v);
 }

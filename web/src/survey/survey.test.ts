@@ -49,6 +49,7 @@ describe('painting the map', () => {
     failing: [200, 0, 0],
     through: [0, 0, 0],
     hatch: [9, 9, 9],
+    paper: [250, 250, 250],
   };
   const samples = Array.from({ length: 30 }, (_, i) => ({
     u: 20 + (i % 6) * 30,
@@ -78,6 +79,16 @@ describe('painting the map', () => {
       if (code === unmeasured) expect(data[(y * width + x) * 4 + 3]).toBe(0);
     });
     expect(data).toHaveLength(width * height * 4);
+  });
+
+  it('tells the classes apart without colour: failing metal carries dots', () => {
+    const failing = map.classes.findIndex((code, cell) => CELL_CODES[code] === 'failing' && map.under[cell]! > 0.95);
+    const [x, y] = [
+      (failing % map.columns) * PIXELS + 2,
+      (map.rows - 1 - Math.floor(failing / map.columns)) * PIXELS + 2,
+    ];
+    expect(Array.from(data.subarray((y * width + x) * 4, (y * width + x) * 4 + 3))).toEqual([9, 9, 9]);
+    expect(Array.from(data.subarray((y * width + x - 2) * 4 + 4, (y * width + x - 2) * 4 + 7))).toEqual([200, 0, 0]);
   });
 
   it('hatches where the metal may lie on either side of the limit', () => {
