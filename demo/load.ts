@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { existsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Climate, Goal } from '@aspecta/contract/garage';
+import type { Climate, Goal, Past } from '@aspecta/contract/garage';
 import type { Role, Unit } from '@aspecta/contract/shop';
 import type { Evidence } from '@aspecta/contract/survey';
 import type { OrderState } from '@aspecta/core/order';
@@ -12,13 +12,15 @@ import { buildServices, type Services } from '@aspecta/server/app';
 import { createDataSource, databaseAddress } from '@aspecta/server/db/dataSource';
 import type { Caller } from '@aspecta/server/http/session';
 import readings from './readings/index.ts';
+import { inspect, type InspectionStory } from './inspect.ts';
 import scenario from './scenario.json' with { type: 'json' };
 
 /*
  * Loads the demo through the services of the house, so that everything it shows is really
  * computed. A load that was cut off half-way is thrown away and begun again.
  */
-const done = join(process.env['ASPECTA_HOME'] ?? '.aspecta/demo', 'demo-loaded');
+const home = process.env['ASPECTA_HOME'] ?? '.aspecta/demo';
+const done = join(home, 'demo-loaded');
 const DAY = 86_400_000;
 const dayAt = (offset: number) => new Date(Date.now() + offset * DAY).toISOString().slice(0, 10);
 
@@ -29,12 +31,14 @@ export async function loadDemo(services: Services): Promise<void> {
     const { id } = await services.garage.add(owner, {
       nickname: vehicle.nickname,
       year: vehicle.year,
-      planId: 'saloon',
+      planId: vehicle.planId,
       goal: vehicle.goal as Goal,
       climate: vehicle.climate as Climate,
+      past: vehicle.past as Past[],
       notes: vehicle.notes,
     });
     if (i === 0) for (const csv of Object.values(readings)) await importAll(services, owner, id, csv);
+    await inspect(services, owner, id, vehicle.inspection as InspectionStory | undefined);
     const zones = await drawZones(services, owner, id, vehicle.zones as Zone[]);
     for (const decision of vehicle.decisions as Decision[]) await decide(services, owner, id, decision, zones);
     for (const order of vehicle.orders as Order[]) await follow(services, owner, id, order);
@@ -49,6 +53,10 @@ interface Zone {
   evidence: Evidence;
   note: string;
   ring: [number, number][];
+  /** What showed of it before it was opened. */
+  showed?: { evidence: Evidence; class: ZoneClass; ring: [number, number][] };
+  /** Why its class is not the one of its readings. */
+  overruled?: string;
 }
 interface Decision {
   zones: string[];
@@ -84,7 +92,7 @@ async function people(services: Services): Promise<Caller> {
 }
 
 async function importAll(services: Services, owner: Caller, vehicle: string, csv: string): Promise<void> {
-  const { errors } = await services.readings.importCsv(owner, vehicle, csv, true);
+  const { errors } = await services.readings.importFile(owner, vehicle, Buffer.from(csv), true);
   if (errors.length > 0) throw new Error(`Demo readings: ${JSON.stringify(errors[0])}`);
 }
 
@@ -95,8 +103,14 @@ async function drawZones(
   zones: readonly Zone[],
 ): Promise<Map<string, string>> {
   const ids = new Map<string, string>();
-  for (const { key, ...zone } of zones)
-    ids.set(key, (await services.zones.add(owner, vehicle, { ...zone, id: randomUUID() })).id);
+  for (const { key, showed, overruled = '', ...found } of zones) {
+    const zone = { ...found, holes: [], overruled };
+    // What showed first is drawn first, so that its prediction can be held against what was found.
+    const first = showed ? { ...zone, ...showed, overruled: 'As it showed at first' } : zone;
+    const { id, version } = await services.zones.add(owner, vehicle, { ...first, id: randomUUID() });
+    if (showed) await services.zones.change(owner, vehicle, id, { ...zone, version });
+    ids.set(key, id);
+  }
   return ids;
 }
 
@@ -145,7 +159,7 @@ async function main(): Promise<void> {
   const db = await createDataSource(databaseAddress()).initialize();
   await db.dropDatabase();
   await db.runMigrations({ transaction: 'each' });
-  await loadDemo(buildServices(db));
+  await loadDemo(buildServices(db, join(home, 'files')));
   await db.destroy();
   writeFileSync(done, new Date().toISOString());
 }

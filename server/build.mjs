@@ -8,6 +8,7 @@ await build({
     calc: 'server/src/calc/main.ts',
     launch: 'server/src/launch/main.ts',
     demo: 'demo/load.ts',
+    gauges: 'server/src/stand-ins/gauges.ts',
   },
   outdir: 'server/dist',
   bundle: true,

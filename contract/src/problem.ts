@@ -22,6 +22,8 @@ export const PROBLEM_CODES = {
   conflict: 409,
   'already-there': 409,
   'too-large': 413,
+  'not-a-picture': 415,
+  'gauge-away': 502,
   'bad-json': 400,
   invalid: 422,
   'too-many-tries': 429,

@@ -1,1 +1,2 @@
 export { Problem, refuse } from './problem.ts';
+export { uniforms } from './random.ts';

@@ -6,6 +6,8 @@ import MySQLStoreFactory from 'express-mysql-session';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
+import { PlanService } from './body/plans.ts';
+import { bodyRoutes } from './body/routes.ts';
 import { BoardService } from './board/service.ts';
 import { CalcBench } from './calc/bench.ts';
 import { calcRoutes } from './calc/routes.ts';
@@ -14,14 +16,27 @@ import { CutService } from './cut/service.ts';
 import type { DatabaseAddress } from './db/dataSource.ts';
 import { garageRoutes } from './garage/routes.ts';
 import { GarageService } from './garage/service.ts';
+import { gaugeRoutes } from './gauge/routes.ts';
+import { GaugeService, type GaugeAddress } from './gauge/service.ts';
 import { problemHandler, unknownRoute } from './http/errors.ts';
 import { sameSite } from './http/session.ts';
+import { LiveHub } from './live/hub.ts';
+import { liveRoutes } from './live/routes.ts';
 import { orderRoutes } from './order/routes.ts';
 import { OrderService } from './order/service.ts';
+import { PictureStore } from './photo/pictures.ts';
+import { photoRoutes } from './photo/routes.ts';
+import { PhotoService } from './photo/service.ts';
+import { reportRoutes } from './report/routes.ts';
+import { ReportService } from './report/service.ts';
 import { doorRoutes, shopRoutes } from './shop/routes.ts';
 import { ShopService } from './shop/service.ts';
+import { ExtentService } from './survey/extents.ts';
+import { FindService } from './survey/finds.ts';
+import { PitService } from './survey/pits.ts';
 import { ReadingService } from './survey/readings.ts';
 import { surveyRoutes } from './survey/routes.ts';
+import { WalkService } from './survey/walk.ts';
 import { ZoneService } from './survey/zones.ts';
 import { OfferService } from './verdict/offers.ts';
 import { verdictRoutes } from './verdict/routes.ts';
@@ -40,6 +55,9 @@ export interface AppOptions {
   /** Signs the session cookie; kept with the data. */
   secret: string;
   demo?: boolean;
+  /** Folder of the pictures. */
+  files: string;
+  gauges?: readonly GaugeAddress[];
   /** Folder of the built page; left out in tests. */
   web?: string;
   triesPerQuarterHour?: number;
@@ -54,22 +72,34 @@ export interface App {
 export type Services = ReturnType<typeof buildServices>;
 
 /** All services of the house, each given what it stands on. */
-export function buildServices(db: DataSource) {
+export function buildServices(db: DataSource, files: string, gaugeList: readonly GaugeAddress[] = []) {
   const shops = new ShopService(db);
-  const garage = new GarageService(db);
+  const plans = new PlanService(db);
+  const garage = new GarageService(db, plans);
   const readings = new ReadingService(db, garage);
-  const zones = new ZoneService(db, garage);
-  const offers = new OfferService(db, shops);
+  const extents = new ExtentService(db);
+  const zones = new ZoneService(db, { garage, readings, extents });
+  const finds = new FindService(db, garage);
+  const walks = new WalkService(db, garage, finds);
+  const pits = new PitService(db, garage);
+  const photos = new PhotoService(db, garage, new PictureStore(files));
+  const gauges = new GaugeService(gaugeList);
+  const live = new LiveHub(db, garage);
+  const offers = new OfferService(db, shops, plans);
   const orders = new OrderService(db, garage, shops);
   const verdicts = new VerdictService(db, { garage, zones, shops, offers, orders });
   const cuts = new CutService(db, { verdicts, zones, readings, shops });
   const welds = new WeldService(db, cuts, verdicts);
   const board = new BoardService({ garage, readings, zones, verdicts, orders });
-  return { shops, garage, readings, zones, offers, orders, verdicts, cuts, welds, board };
+  const reports = new ReportService(db, { garage, shops, readings, zones, finds, walks, pits, photos, board });
+  return {
+    ...{ shops, plans, garage, readings, extents, zones, finds, walks, pits, photos, gauges, live },
+    ...{ offers, orders, verdicts, cuts, welds, board, reports },
+  };
 }
 
 export function createApp(options: AppOptions): App {
-  const services = buildServices(options.db);
+  const services = buildServices(options.db, options.files, options.gauges);
   const bench = new CalcBench();
   const store = sessionStore(options.address);
   const http = express();
@@ -99,6 +129,8 @@ export function createApp(options: AppOptions): App {
     http,
     services,
     close: async () => {
+      services.live.close();
+      services.gauges.close();
       await bench.close();
       await store.close();
     },
@@ -134,7 +166,12 @@ function apiRoutes(options: AppOptions, services: Services, bench: CalcBench, st
   api.use('/shop', shopRoutes(services.shops));
   api.use('/orders', orderRoutes(services.orders));
   api.use('/vehicles', garageRoutes(services.garage, services.board));
-  api.use(surveyRoutes(services.readings, services.zones));
+  api.use(surveyRoutes(services));
+  api.use(photoRoutes(services.photos));
+  api.use(bodyRoutes(services.plans, services.garage));
+  api.use(liveRoutes(services.live));
+  api.use('/gauges', gaugeRoutes(services.gauges));
+  api.use(reportRoutes(services.reports));
   api.use(verdictRoutes(services.verdicts, services.offers, services.garage));
   api.use(cutRoutes(services.cuts, services.verdicts, services.shops));
   api.use(weldRoutes(services.welds));

@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
+import { gaugeAddresses } from './gauge/service.ts';
 import { createDataSource, databaseAddress } from './db/dataSource.ts';
 
 /* Starts the server: database → migrations → routes → listening. SIGTERM and SIGINT end it cleanly. */
@@ -18,6 +19,8 @@ const app = createApp({
   logger,
   secret: sessionSecret(join(home, 'session-secret')),
   demo: process.env['ASPECTA_DEMO'] === '1',
+  files: join(home, 'files'),
+  gauges: gaugeAddresses(process.env['ASPECTA_GAUGES']),
   web: process.env['ASPECTA_WEB'] ?? join(process.cwd(), 'web', 'dist'),
   triesPerQuarterHour: Number(process.env['ASPECTA_TRIES'] ?? 20),
 });

@@ -14,12 +14,23 @@ export const CLIMATES = {
 } as const;
 export type Climate = keyof typeof CLIMATES;
 
+/** What is known of a car's life; moves where the walk-round looks first. */
+export const PASTS = {
+  repaired: 'Repaired before',
+  outside: 'Stood outside for years',
+  undersealed: 'Undersealed over what was there',
+  flooded: 'Stood in water',
+  crashed: 'Had a knock',
+} as const;
+export type Past = keyof typeof PASTS;
+
 export interface VehicleInput {
   nickname: string;
   year: number;
   planId: string;
   goal: Goal;
   climate: Climate;
+  past: Past[];
   notes: string;
 }
 

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { GOALS, CLIMATES, type VehicleInput } from './index.ts';
+import { GOALS, CLIMATES, PASTS, type VehicleInput } from './index.ts';
 
 /* What may come in, by field. */
 const thisYear = new Date().getUTCFullYear();
@@ -9,6 +9,10 @@ const fields = {
   planId: Joi.string().max(40).required(),
   goal: Joi.valid(...Object.keys(GOALS)).required(),
   climate: Joi.valid(...Object.keys(CLIMATES)).required(),
+  past: Joi.array()
+    .items(Joi.valid(...Object.keys(PASTS)))
+    .unique()
+    .default([]),
   notes: Joi.string().trim().allow('').max(2000).default(''),
 };
 export const vehicleSchema = Joi.object<VehicleInput>(fields);
@@ -17,6 +21,7 @@ export const vehicleChangeSchema = Joi.object<Omit<VehicleInput, 'planId'> & { v
   year: fields.year,
   goal: fields.goal,
   climate: fields.climate,
+  past: fields.past,
   notes: fields.notes,
   version: Joi.number().integer().required(),
 });

@@ -4,6 +4,8 @@ import type { BodyPlan, Layer, Panel } from './types.ts';
 
 export type * from './types.ts';
 export { panelJoints } from './joints.ts';
+export { withOutline, withPanel } from './ownPlan.ts';
+export { sectionAt, type Section, type SectionSheet } from './section.ts';
 
 const PLANS: readonly BodyPlan[] = [saloon];
 

@@ -56,6 +56,10 @@ export interface Panel {
   flanges: readonly Flange[];
   mounts: readonly Mount[];
   layers: readonly Layer[];
+  /** Where lead was run over a joint: gauges say nothing of the steel there. */
+  leaded?: readonly Flange[];
+  /** Cross-section by layer, as [depth inwards, v], mm: where the panel is hollow. */
+  section?: Readonly<Record<string, readonly Point[]>>;
   /** How the surface is curved: decides how hard a patch is to make and how soft the middle is. */
   curvature: 'flat' | 'single' | 'double';
   /** Carries load: cautions and joint rules follow from it. */

@@ -1,7 +1,8 @@
 import Papa from 'papaparse';
 import type { BodyPlan } from '../body/index.ts';
 import { Problem } from '../problem.ts';
-import { checkReading, type Reading } from './reading.ts';
+import { fromTextCell } from './exportReadings.ts';
+import { checkReading, type ProbeVerdict, type Reading } from './reading.ts';
 
 export const MOST_ROWS = 20_000;
 
@@ -12,7 +13,7 @@ export interface LineError {
   message: string;
 }
 
-type Field = 'panel' | 'layer' | 'u' | 'v' | 'coating' | 'metal' | 'note';
+type Field = 'panel' | 'layer' | 'u' | 'v' | 'coating' | 'metal' | 'note' | 'probe' | 'instrument' | 'told';
 interface Column {
   field: Field;
   /** Factor to mm (places, metal) or µm (coating). */
@@ -31,24 +32,41 @@ const HEADERS: Readonly<Record<string, Column>> = {
   metal_mm: { field: 'metal', factor: 1 },
   metal_in: { field: 'metal', factor: 25.4 },
   note: { field: 'note', factor: 1 },
+  probe: { field: 'probe', factor: 1 },
+  instrument: { field: 'instrument', factor: 1 },
+  // Written by an export; who brings the file in, and when, is noted anew.
+  at: { field: 'told', factor: 1 },
+  by: { field: 'told', factor: 1 },
 };
 const NEEDED: readonly Field[] = ['panel', 'layer', 'u', 'v'];
 
 /**
  * Which readings are in this CSV, and which lines cannot be taken? Comma, semicolon or
  * tab between the columns; decimal point or comma; inches where the header says `_in`
- * (coating in mils where it says `_mil`); `>1500` in the coating column is over range.
+ * (coating in mils where it says `_mil`); `>1500` in the coating column is over range,
+ * `<0.5` in the metal column under it.
  *
  * @param text the file; at most 20,000 lines of readings
  * @param plan the body whose panels are named
  * @returns readings and errors; take the readings only when there are no errors
  */
-export function importReadings(text: string, plan: BodyPlan): { readings: Reading[]; errors: LineError[] } {
-  const rows = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
-    delimiter: delimiterOf(text),
-    skipEmptyLines: 'greedy',
-  });
-  const [header, ...lines] = rows.data;
+export function importReadings(text: string, plan: BodyPlan): Imported {
+  return importRows(
+    Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimiter: delimiterOf(text), skipEmptyLines: 'greedy' }).data,
+    plan,
+  );
+}
+
+/** A reading from a file, with what it was read with. */
+export type ImportedReading = Reading & { instrument?: string };
+export interface Imported {
+  readings: ImportedReading[];
+  errors: LineError[];
+}
+
+/** The same for rows of cells as they come from a spreadsheet; the first row names the columns. */
+export function importRows(rows: readonly (readonly string[])[], plan: BodyPlan): Imported {
+  const [header, ...lines] = rows;
   const wrong = (line: number, column: string, message: string) => ({
     readings: [],
     errors: [{ line, column, message }],
@@ -78,7 +96,7 @@ export function importReadings(text: string, plan: BodyPlan): { readings: Readin
       `The file has ${lines.length} lines; at most ${MOST_ROWS} can be taken at once. Split it.`,
     );
 
-  const readings: Reading[] = [];
+  const readings: ImportedReading[] = [];
   const errors: LineError[] = [];
   lines.forEach((cells, index) => {
     const line = index + 2;
@@ -91,7 +109,9 @@ export function importReadings(text: string, plan: BodyPlan): { readings: Readin
       return;
     }
     try {
-      readings.push(checkReading(plan, readLine(cells, columns as Column[])));
+      const read = readLine(cells, columns as Column[]);
+      checkReading(plan, read);
+      readings.push(read);
     } catch (error) {
       if (!(error instanceof Problem)) throw error;
       errors.push({ line, column: error.field, message: error.message });
@@ -105,22 +125,35 @@ function delimiterOf(text: string): string {
   return [';', '\t', ','].find((candidate) => header.includes(candidate)) ?? ',';
 }
 
-function readLine(cells: readonly string[], columns: readonly Column[]): Reading {
-  const reading: Reading = { panel: '', layer: '', u: Number.NaN, v: Number.NaN };
+function readLine(cells: readonly string[], columns: readonly Column[]): ImportedReading {
+  const reading: ImportedReading = { panel: '', layer: '', u: Number.NaN, v: Number.NaN };
   columns.forEach(({ field, factor }, i) => {
     const text = (cells[i] ?? '').trim();
     if (field === 'panel' || field === 'layer') reading[field] = text;
-    else if (field === 'note') reading.note = text === '' ? undefined : text;
+    else if (field === 'told') return;
+    else if (field === 'note') reading.note = text === '' ? undefined : fromTextCell(text);
+    else if (field === 'instrument') reading.instrument = fromTextCell(text);
+    else if (field === 'probe') reading.probe = probeIn(text);
     else if (text === '') {
       if (field === 'u' || field === 'v')
         throw new Problem('not-a-number', field, `${field} is empty; every reading needs its place.`);
     } else if (field === 'coating') {
       reading.coatingOver = text.startsWith('>') || undefined;
       reading.coatingUm = numberIn('coating', text.replace(/^>\s*/, '')) * factor;
-    } else if (field === 'metal') reading.metalMm = numberIn('metal', text) * factor;
+    } else if (field === 'metal') {
+      reading.metalUnder = text.startsWith('<') || undefined;
+      reading.metalMm = numberIn('metal', text.replace(/^<\s*/, '')) * factor;
+    }
     else reading[field] = numberIn(field, text) * factor;
   });
   return reading;
+}
+
+function probeIn(text: string): ProbeVerdict | undefined {
+  if (text === '') return undefined;
+  if (text !== 'sound' && text !== 'soft' && text !== 'through')
+    throw new Problem('unknown-probe', 'probe', `"${shorten(text)}" is no verdict of the probe; write sound, soft or through.`);
+  return text;
 }
 
 function numberIn(field: string, text: string): number {

@@ -1,7 +1,8 @@
 export * from './classes.ts';
 export * from './reading.ts';
 export * from './panelState.ts';
-export { krige, distinctSamples, prepareKriging, type KrigeInput, type KrigeResult } from './krige.ts';
+export { krige, distinctSamples, type KrigeInput, type KrigeResult } from './krige.ts';
+export { prepareKriging } from './kriging.ts';
 export { prepareNearKriging } from './krigeNear.ts';
 export { empiricalVariogram, fitVariogram, correlation, type Sample, type VariogramModel } from './variogram.ts';
 export {
@@ -13,5 +14,22 @@ export {
   type CellCode,
 } from './mapThickness.ts';
 export { proposeZones } from './proposeZones.ts';
-export { importReadings, MOST_ROWS, type LineError } from './importReadings.ts';
+export { importReadings, importRows, MOST_ROWS, type Imported, type ImportedReading, type LineError } from './importReadings.ts';
+export { READING_COLUMNS, readingCells, textCell, type KeptReading } from './exportReadings.ts';
 export { normalCdf } from './normal.ts';
+export { expectedBeyond, fillCensored, type CensoredSample } from './censored.ts';
+export { nextReadings, type NextReading, type NextReadingsInput } from './nextReadings.ts';
+export { pits, type Pits, type PitsInput } from './pits.ts';
+export { pitRating, type PitRating } from './pitRating.ts';
+export { corrosion, lookAgain, CATEGORY_OF, type CorrosivityCategory, type LookAgain } from './corrosion.ts';
+export { spread, spreadRatio, SPREAD_PRIOR, type Opening, type SpreadEvidence } from './spread.ts';
+export { rectifyPhoto, type PhotoPair, type RectifiedPhoto } from './rectifyPhoto.ts';
+export { modelOfSheet } from './sheetModel.ts';
+export { mapCoating, COATING_CODES, type CoatingMap, type CoatingCode } from './mapCoating.ts';
+export type { Outlier, Raster } from './rasterMap.ts';
+export { layerSamples, type LayerSamples } from './samples.ts';
+export { zoneClassFrom } from './zoneClass.ts';
+export { SIGNS, signOf, type Sign, type SignId } from './signs.ts';
+export { walkRound, walkCoverage, NEAR_MOUNT, type PastId, type WalkPlace } from './walkRound.ts';
+export { zonePolygon, zoneDistances, mergeZones, subtractZone, splitZone } from './zoneShape.ts';
+export { gaugeLine, type GaugeLine } from './gaugeLine.ts';

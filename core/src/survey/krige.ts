@@ -1,12 +1,15 @@
 import { finite, list } from '../check.ts';
 import { refuse } from '../problem.ts';
 import { SAME_PLACE } from '../tolerances.ts';
-import { BLOCK, factorInPlace, solve, squaresAfterForwardSolve } from './cholesky.ts';
-import { correlation, empiricalVariogram, fitVariogram, type Sample, type VariogramModel } from './variogram.ts';
+import { prepareKriging } from './kriging.ts';
+import { prepareNearKriging } from './krigeNear.ts';
+import { empiricalVariogram, fitVariogram, type Sample, type VariogramModel } from './variogram.ts';
 
 /** More readings than this on one sheet are refused: the matrix would pass 200 MB. */
 const MOST_POINTS = 5000;
 const MOST_PLACES = 250_000;
+/** readings² × places. Beyond it, seconds would pass: a moving neighbourhood takes over, and the answer says so. */
+const MOST_EXACT_WORK = 2.5e8;
 
 export interface KrigeInput {
   points: readonly Sample[];
@@ -22,19 +25,11 @@ export interface KrigeResult {
   warnings: string[];
 }
 
-/** A kriging system that is factored once and can be asked anywhere. */
-export interface Kriging {
-  model: VariogramModel;
-  samples: readonly Sample[];
-  leaveOneOut: Float64Array;
-  /** Fills mean and variance for places given as separate coordinates. */
-  predict(us: ArrayLike<number>, vs: ArrayLike<number>, mean: Float64Array, variance: Float64Array): void;
-}
-
 /**
  * What is the value between the readings, and how sure is it? Ordinary kriging, point
  * support; the nugget belongs to the prediction variance of an unsampled place, and a
- * sampled place is reproduced with variance zero.
+ * sampled place is reproduced with variance zero. Where readings² × places passes 2.5·10⁸
+ * each place is estimated from its 64 nearest readings, with a warning.
  *
  * @param points 3 to 5,000 readings; u, v in mm, value in any unit. Places closer than
  *   0.5 mm are averaged, with a warning
@@ -50,7 +45,8 @@ export function krige({ points, model, at }: KrigeInput): KrigeResult {
     finite(`at[${i}].v`, place?.v, { unit: 'mm' });
   });
   const used = model ? checkedModel(model) : modelFor(samples);
-  const kriging = prepareKriging(samples, used);
+  const exact = samples.length ** 2 * at.length <= MOST_EXACT_WORK;
+  const kriging = exact ? prepareKriging(samples, used) : prepareNearKriging(samples, used);
   const mean = new Float64Array(at.length);
   const variance = new Float64Array(at.length);
   kriging.predict(
@@ -63,13 +59,16 @@ export function krige({ points, model, at }: KrigeInput): KrigeResult {
     model: used,
     at: at.map(({ u, v }, i) => ({ u, v, mean: mean[i]!, variance: variance[i]! })),
     leaveOneOutRmse: Math.sqrt(kriging.leaveOneOut.reduce((sum, e) => sum + e * e, 0) / samples.length),
-    warnings: averaged === 0 ? [] : [`${averaged} readings lie on the place of another one and were averaged with it.`],
+    warnings: [
+      ...(averaged === 0 ? [] : [`${averaged} readings lie on the place of another one and were averaged with it.`]),
+      ...(exact ? [] : ['So much is asked that each place is estimated from its 64 nearest readings.']),
+    ],
   };
 }
 
 /** Readings with those on the same place (0.5 mm) averaged; checks every value. */
-export function distinctSamples(points: readonly Sample[]): { samples: Sample[]; averaged: number } {
-  list('points', points, 3, MOST_POINTS);
+export function distinctSamples(points: readonly Sample[], fewest = 3): { samples: Sample[]; averaged: number } {
+  list('points', points, fewest, MOST_POINTS);
   const cells = new Map<string, { sum: Sample; count: number }>();
   points.forEach((point, i) => {
     const u = finite(`points[${i}].u`, point?.u, { min: -1e7, max: 1e7, unit: 'mm' });
@@ -83,12 +82,13 @@ export function distinctSamples(points: readonly Sample[]): { samples: Sample[];
     } else cells.set(key, { sum: { u, v, value }, count: 1 });
   });
   const samples = [...cells.values()].map(({ sum, count }) => ({ ...sum, value: sum.value / count }));
-  if (samples.length < 3)
+  if (samples.length < fewest)
     refuse('too-few', 'points', 'At least three readings on different places are needed for a map.');
   return { samples, averaged: points.length - samples.length };
 }
 
-function checkedModel(model: VariogramModel): VariogramModel {
+/** Lets a sound variogram model through. */
+export function checkedModel(model: VariogramModel): VariogramModel {
   if (!['spherical', 'exponential', 'gaussian'].includes(model.kind))
     refuse('unknown-model', 'model.kind', 'model.kind must be spherical, exponential or gaussian.');
   finite('model.nugget', model.nugget, { min: 0 });
@@ -108,89 +108,4 @@ function modelFor(samples: readonly Sample[]): VariogramModel {
   if (!fitted || fitted.nugget + fitted.partialSill < least)
     return { kind: 'spherical', nugget: 0, partialSill: Math.max(spread, least), range: 1000 };
   return fitted;
-}
-
-/** Builds and factors the system for distinct samples and a sound model. */
-export function prepareKriging(samples: readonly Sample[], model: VariogramModel, withResiduals = true): Kriging {
-  const n = samples.length;
-  const us = Float64Array.from(samples, (s) => s.u);
-  const vs = Float64Array.from(samples, (s) => s.v);
-  const sill = model.nugget + model.partialSill;
-  const covariance = (h: number) => model.partialSill * correlation(model.kind, model.range, h);
-  const matrix = new Float64Array(n * n);
-  // A trace of the sill on the diagonal keeps smooth models solvable; it is far below any gauge.
-  const jitter = sill * 1e-10;
-  for (let i = 0; i < n; i++) {
-    for (let j = 0; j < i; j++) matrix[i * n + j] = covariance(Math.hypot(us[i]! - us[j]!, vs[i]! - vs[j]!));
-    matrix[i * n + i] = sill + jitter;
-  }
-  const lower = factorInPlace(matrix, n);
-  const ones = solve(lower, n, new Float64Array(n).fill(1));
-  const total = ones.reduce((sum, x) => sum + x, 0);
-  const mu = ones.reduce((sum, x, i) => sum + x * samples[i]!.value, 0) / total;
-  const dual = solve(
-    lower,
-    n,
-    Float64Array.from(samples, (s) => s.value - mu),
-  );
-
-  const predict: Kriging['predict'] = (atU, atV, mean, variance) => {
-    const block = new Float64Array(n * BLOCK);
-    const squares = new Float64Array(BLOCK);
-    const [means, shares, hit] = [new Float64Array(BLOCK), new Float64Array(BLOCK), new Int32Array(BLOCK)];
-    for (let start = 0; start < atU.length; start += BLOCK) {
-      const count = Math.min(BLOCK, atU.length - start);
-      means.fill(mu);
-      shares.fill(0);
-      hit.fill(-1);
-      for (let i = 0; i < n; i++) {
-        for (let b = 0; b < count; b++) {
-          const h = Math.hypot(us[i]! - atU[start + b]!, vs[i]! - atV[start + b]!);
-          if (h < SAME_PLACE / 2) hit[b] = i;
-          const k = covariance(h);
-          block[i * BLOCK + b] = k;
-          means[b]! += k * dual[i]!;
-          shares[b]! += k * ones[i]!;
-        }
-      }
-      squaresAfterForwardSolve(lower, n, block, squares);
-      for (let b = 0; b < count; b++) {
-        const known = hit[b]!;
-        mean[start + b] = known >= 0 ? samples[known]!.value : means[b]!;
-        variance[start + b] = known >= 0 ? 0 : Math.max(0, sill - squares[b]! + (1 - shares[b]!) ** 2 / total);
-      }
-    }
-  };
-  return {
-    model,
-    samples,
-    leaveOneOut: withResiduals ? leaveOneOutResiduals(lower, n, ones, total, dual) : new Float64Array(0),
-    predict,
-  };
-}
-
-/** Residual (reading − estimate from all others) of every sample, from one factorisation (Dubrule 1983). */
-function leaveOneOutResiduals(
-  lower: Float64Array,
-  n: number,
-  ones: Float64Array,
-  total: number,
-  dual: Float64Array,
-): Float64Array {
-  const residuals = new Float64Array(n);
-  const column = new Float64Array(n);
-  for (let i = 0; i < n; i++) {
-    // The i-th diagonal element of the inverse is |L⁻¹e_i|².
-    column.fill(0);
-    let diagonal = 0;
-    for (let row = i; row < n; row++) {
-      let sum = row === i ? 1 : 0;
-      for (let k = i; k < row; k++) sum -= lower[row * n + k]! * column[k]!;
-      const y = sum / lower[row * n + row]!;
-      column[row] = y;
-      diagonal += y * y;
-    }
-    residuals[i] = dual[i]! / (diagonal - (ones[i]! * ones[i]!) / total);
-  }
-  return residuals;
 }

@@ -1,4 +1,4 @@
-import { prepareKriging, type Kriging } from './krige.ts';
+import { prepareKriging, type Kriging } from './kriging.ts';
 import type { Sample, VariogramModel } from './variogram.ts';
 
 /** Up to so many samples the whole system is quicker than many small ones. */
@@ -14,8 +14,12 @@ const TILE = 100;
  * Up to 120 samples it is exact.
  * Source: Journel & Huijbregts 1978, ch. V (screen effect); Chilès & Delfiner 2012, §3.6.
  */
-export function prepareNearKriging(samples: readonly Sample[], model: VariogramModel): Kriging {
-  if (samples.length <= WHOLE_UP_TO) return prepareKriging(samples, model);
+export function prepareNearKriging(
+  samples: readonly Sample[],
+  model: VariogramModel,
+  withResiduals = true,
+): Kriging {
+  if (samples.length <= WHOLE_UP_TO) return prepareKriging(samples, model, withResiduals);
   const predict: Kriging['predict'] = (atU, atV, mean, variance) => {
     for (const members of tilesOf(atU, atV).values()) {
       const [u, v] = [average(members, atU), average(members, atV)];
@@ -33,7 +37,10 @@ export function prepareNearKriging(samples: readonly Sample[], model: VariogramM
       });
     }
   };
-  return { model, samples, predict, leaveOneOut: leaveOneOut(samples, model) };
+  const residuals = withResiduals
+    ? leaveOneOutNear(samples, model)
+    : { leaveOneOut: new Float64Array(0), leaveOneOutSd: new Float64Array(0) };
+  return { model, samples, predict, ...residuals };
 }
 
 function tilesOf(atU: ArrayLike<number>, atV: ArrayLike<number>): Map<string, number[]> {
@@ -59,11 +66,18 @@ function nearest(samples: readonly Sample[], u: number, v: number, count: number
 }
 
 /** Residual of every sample from its neighbours alone; the neighbourhood is small, so a third of it will do. */
-function leaveOneOut(samples: readonly Sample[], model: VariogramModel): Float64Array {
-  return Float64Array.from(samples, (sample) => {
+function leaveOneOutNear(
+  samples: readonly Sample[],
+  model: VariogramModel,
+): Pick<Kriging, 'leaveOneOut' | 'leaveOneOutSd'> {
+  const leaveOneOut = new Float64Array(samples.length);
+  const leaveOneOutSd = new Float64Array(samples.length);
+  samples.forEach((sample, i) => {
     const others = nearest(samples, sample.u, sample.v, NEIGHBOURS / 3 + 1).filter((other) => other !== sample);
     const [mean, variance] = [new Float64Array(1), new Float64Array(1)];
     prepareKriging(others, model, false).predict([sample.u], [sample.v], mean, variance);
-    return sample.value - mean[0]!;
+    leaveOneOut[i] = sample.value - mean[0]!;
+    leaveOneOutSd[i] = Math.sqrt(variance[0]!);
   });
+  return { leaveOneOut, leaveOneOutSd };
 }

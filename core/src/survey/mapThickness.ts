@@ -1,39 +1,32 @@
-import { boxOf, inPolygon, type Point, type Polygon } from '../geometry/index.ts';
+import type { Point, Polygon } from '../geometry/index.ts';
+import type { CensoredSample } from './censored.ts';
 import { metalClass, surveyRules, weldableLimit, type MetalClass, type SurveyRules } from './classes.ts';
 import { distinctSamples } from './krige.ts';
 import { prepareNearKriging } from './krigeNear.ts';
 import { normalCdf } from './normal.ts';
-import { empiricalVariogram, fitVariogram, type Sample, type VariogramModel } from './variogram.ts';
+import { inReach, rasterMap, type Outlier, type Raster, type RasterMap } from './rasterMap.ts';
+import { GAUGE_SD, modelOfSheet } from './sheetModel.ts';
+import type { Sample, VariogramModel } from './variogram.ts';
 
 /** Smallest number of readings for a map: fewer say nothing between them. */
 export const FEWEST_READINGS = 3;
-/** With fewer readings a variogram cannot be fitted with any trust; the usual one of a rusting sheet is taken. */
-const FEWEST_FOR_FIT = 15;
-/** Cells of one map: fine enough for a thumb-sized spot on the largest panel, quick enough for half a second. */
-const CELLS = 3200;
-/** mm. Standard deviation of a thickness gauge on prepared sheet; common practice, no published source. */
-const GAUGE_SD = 0.02;
 
 /** Order of the codes in `classes`; 0 is off the sheet, 1 not measured. */
 export const CELL_CODES = ['off', 'unmeasured', 'sound', 'worn', 'thin', 'failing', 'through'] as const;
 export type CellCode = (typeof CELL_CODES)[number];
 
-/** A raster over the panel: cell value at its centre, row 0 lowest (u right, v up), row-major. */
-export interface ThicknessMap {
+/** Metal left over a sheet, cell by cell. */
+export interface ThicknessMap extends Raster {
   model: VariogramModel;
-  cell: number;
-  origin: readonly [number, number];
-  columns: number;
-  rows: number;
   /** Metal left, mm. */
   mean: Float32Array;
   /** Its standard deviation, mm. */
   sd: Float32Array;
-  /** Probability that the metal is under the weldable limit. */
+  /** Probability that the metal is under the limit. */
   under: Float32Array;
   /** Index into CELL_CODES. */
   classes: Uint8Array;
-  /** mm. Below it nothing can be welded to. */
+  /** mm. Below it nothing can be welded to, or what was asked for instead. */
   limit: number;
   /** Shares of the sheet, 0 to 1. */
   summary: {
@@ -41,8 +34,12 @@ export interface ThicknessMap {
     called: number;
     underLimit: number;
     underLimitSd: number;
+    /** Share that is under the limit with at least 90 % certainty. */
+    surelyUnder: number;
     byClass: Record<MetalClass, number>;
   };
+  /** Readings that their neighbours do not bear out; mm. */
+  outliers: Outlier[];
   /** mm */
   leaveOneOutRmse: number;
 }
@@ -60,45 +57,24 @@ export function mapThickness({
   sheet,
   asBuilt,
   readings,
+  limit,
   rules = surveyRules,
 }: {
   sheet: Polygon;
   asBuilt: number;
-  readings: readonly Sample[];
+  readings: readonly CensoredSample[];
+  /** mm; the weldable limit of the house where left out. */
+  limit?: number;
   rules?: SurveyRules;
 }): ThicknessMap {
-  const { samples } = distinctSamples(readings);
-  const model = modelOfSheet(samples, asBuilt);
-  const kriging = prepareNearKriging(samples, model);
-  const raster = rasterOver(sheet);
-  const near = measuredCells(raster, samples, rules.reachMm);
-  const mean = new Float64Array(near.length);
-  const variance = new Float64Array(near.length);
-  kriging.predict(
-    near.map((i) => raster.u(i)),
-    near.map((i) => raster.v(i)),
-    mean,
-    variance,
-  );
-  return classify({ raster, near, mean, variance, model, asBuilt, rules, leaveOneOut: kriging.leaveOneOut });
-}
-
-/** Fitted where there is enough to fit; its nugget is at least the doubt of the gauge. */
-function modelOfSheet(samples: readonly Sample[], asBuilt: number): VariogramModel {
-  const usual: VariogramModel = {
-    kind: 'spherical',
-    nugget: GAUGE_SD ** 2,
-    partialSill: (0.2 * asBuilt) ** 2,
-    range: 220,
-  };
-  const fitted = samples.length >= FEWEST_FOR_FIT ? fitVariogram(empiricalVariogram(samples)) : undefined;
-  if (!fitted) return usual;
-  return {
-    ...fitted,
-    nugget: Math.max(fitted.nugget, GAUGE_SD ** 2),
-    partialSill: Math.max(fitted.partialSill, GAUGE_SD ** 2),
-    range: Math.max(fitted.range, 30),
-  };
+  const raster = rasterMap({
+    sheet,
+    readings,
+    modelOf: (samples) => modelOfSheet(samples, asBuilt),
+    reach: rules.reachMm,
+    gaugeSd: GAUGE_SD,
+  });
+  return classify(raster, asBuilt, limit ?? weldableLimit(asBuilt, rules), rules);
 }
 
 /** Metal at single places: the same model as the map, without the raster. */
@@ -150,73 +126,22 @@ export function thicknessAt({
   });
 }
 
-const inReach = (samples: readonly Sample[], u: number, v: number, reach: number) =>
-  samples.some((s) => (s.u - u) ** 2 + (s.v - v) ** 2 <= reach * reach);
-
-interface Raster {
-  cell: number;
-  origin: readonly [number, number];
-  columns: number;
-  rows: number;
-  inside: Uint8Array;
-  u(i: number): number;
-  v(i: number): number;
-}
-
-function rasterOver(sheet: Polygon): Raster {
-  const box = boxOf(sheet[0]!);
-  const width = box.maxU - box.minU;
-  const height = box.maxV - box.minV;
-  const cell = Math.max(4, Math.sqrt((width * height) / CELLS));
-  const columns = Math.ceil(width / cell);
-  const rows = Math.ceil(height / cell);
-  const u = (i: number) => box.minU + ((i % columns) + 0.5) * cell;
-  const v = (i: number) => box.minV + (Math.floor(i / columns) + 0.5) * cell;
-  const inside = Uint8Array.from({ length: columns * rows }, (_, i) => (inPolygon([u(i), v(i)], sheet) ? 1 : 0));
-  return { cell, origin: [box.minU, box.minV], columns, rows, inside, u, v };
-}
-
-function measuredCells(raster: Raster, samples: readonly Sample[], reach: number): number[] {
-  const cells: number[] = [];
-  for (let i = 0; i < raster.inside.length; i++) {
-    if (!raster.inside[i]) continue;
-    if (inReach(samples, raster.u(i), raster.v(i), reach)) cells.push(i);
-  }
-  return cells;
-}
-
-interface Predicted {
-  raster: Raster;
-  near: readonly number[];
-  mean: Float64Array;
-  variance: Float64Array;
-  model: VariogramModel;
-  asBuilt: number;
-  rules: SurveyRules;
-  leaveOneOut: Float64Array;
-}
-
-function classify({ raster, near, mean, variance, model, asBuilt, rules, leaveOneOut }: Predicted): ThicknessMap {
-  const size = raster.inside.length;
-  const limit = weldableLimit(asBuilt, rules);
-  const map = {
-    mean: new Float32Array(size).fill(Number.NaN),
-    sd: new Float32Array(size).fill(Number.NaN),
-    under: new Float32Array(size).fill(Number.NaN),
-  };
-  const classes = Uint8Array.from(raster.inside);
+function classify(raster: RasterMap, asBuilt: number, limit: number, rules: SurveyRules): ThicknessMap {
+  const { inside, near, mean, sd, ...rest } = raster;
+  const cellsWith = () => new Float32Array(inside.length).fill(Number.NaN);
+  const map = { mean: cellsWith(), sd: cellsWith(), under: cellsWith() };
+  const classes = Uint8Array.from(inside);
   const byClass: Record<MetalClass, number> = { sound: 0, worn: 0, thin: 0, failing: 0, through: 0 };
   const cells = Math.max(
     1,
-    raster.inside.reduce((sum, x) => sum + x, 0),
+    inside.reduce((sum, x) => sum + x, 0),
   );
-  let [called, underLimit, doubt] = [0, 0, 0];
+  let [called, underLimit, doubt, surelyUnder] = [0, 0, 0, 0];
   near.forEach((cell, i) => {
     const metal = Math.max(0, mean[i]!);
-    const sd = Math.max(GAUGE_SD, Math.sqrt(variance[i]!));
-    const under = normalCdf((limit - metal) / sd);
+    const under = normalCdf((limit - metal) / sd[i]!);
     map.mean[cell] = metal;
-    map.sd[cell] = sd;
+    map.sd[cell] = sd[i]!;
     map.under[cell] = under;
     const name = metalClass(metal, asBuilt, rules);
     classes[cell] = CELL_CODES.indexOf(name);
@@ -224,18 +149,14 @@ function classify({ raster, near, mean, variance, model, asBuilt, rules, leaveOn
     underLimit += under / cells;
     doubt += (under * (1 - under)) / cells;
     if (Math.max(under, 1 - under) >= rules.certainty) called += 1 / cells;
+    if (under >= rules.certainty) surelyUnder += 1 / cells;
   });
   return {
-    model,
-    cell: raster.cell,
-    origin: raster.origin,
-    columns: raster.columns,
-    rows: raster.rows,
+    ...rest,
     ...map,
     classes,
     limit,
     // Neighbouring cells err together, so the doubt of the share is that of whole patches, not of single cells.
-    summary: { measured: near.length / cells, called, underLimit, underLimitSd: doubt, byClass },
-    leaveOneOutRmse: Math.sqrt(leaveOneOut.reduce((sum, e) => sum + e * e, 0) / leaveOneOut.length),
+    summary: { measured: near.length / cells, called, underLimit, underLimitSd: doubt, surelyUnder, byClass },
   };
 }

@@ -8,3 +8,6 @@ export function normalCdf(z: number): number {
     Math.exp(-x * x);
   return z >= 0 ? 1 - tail / 2 : tail / 2;
 }
+
+/** Standard normal density. */
+export const normalPdf = (z: number): number => Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI);

@@ -1,6 +1,6 @@
 import { finite } from '../check.ts';
-import { inPolygon, toRing, type Point } from '../geometry/index.ts';
-import { layerOf, panelOf, sheetOf, type BodyPlan } from '../body/index.ts';
+import { inPolygon, toRing, type Point, type Ring } from '../geometry/index.ts';
+import { layerOf, panelOf, sheetOf, type BodyPlan, type Panel } from '../body/index.ts';
 import { refuse } from '../problem.ts';
 
 export type ProbeVerdict = 'sound' | 'soft' | 'through';
@@ -18,6 +18,8 @@ export interface Reading {
   coatingOver?: boolean | undefined;
   /** Metal left, mm; 0 is a hole. */
   metalMm?: number | undefined;
+  /** True where the thickness gauge was under its range: the value is “less than”. */
+  metalUnder?: boolean | undefined;
   probe?: ProbeVerdict | undefined;
   note?: string | undefined;
 }
@@ -47,6 +49,12 @@ export function checkReading(plan: BodyPlan, reading: Reading): Reading {
       `The place u ${place[0]}, v ${place[1]} mm lies outside ${panel.name}; measure u from its left end and v from its lower edge.`,
     );
   }
+  if (reading.coatingUm !== undefined && layer.material === 'aluminium')
+    refuse(
+      'wrong-material',
+      'coatingUm',
+      `${layer.name} of ${panel.name} is aluminium: a magnetic coating gauge says nothing there. Use an eddy-current gauge elsewhere, or enter metal or probe only.`,
+    );
   if (reading.coatingUm !== undefined)
     finite('coatingUm', reading.coatingUm, { min: 0, max: THICKEST_COATING_UM, unit: 'µm' });
   if (reading.metalMm !== undefined)
@@ -57,6 +65,14 @@ export function checkReading(plan: BodyPlan, reading: Reading): Reading {
   if ((reading.note ?? '').length > LONGEST_NOTE)
     refuse('too-long', 'note', `The note has ${reading.note!.length} characters; shorten it to ${LONGEST_NOTE}.`);
   return reading;
+}
+
+/** Why a reading on the sheet tells nothing of the single steel sheet there; undefined where it does. */
+export function unfitFor(panel: Panel, reading: Pick<Reading, 'u' | 'v'>): 'lead' | 'double sheet' | undefined {
+  const within = (areas: readonly { outline: Ring }[] | undefined) =>
+    (areas ?? []).some((area) => inPolygon([reading.u, reading.v], [area.outline]));
+  if (within(panel.leaded)) return 'lead';
+  return within(panel.flanges) ? 'double sheet' : undefined;
 }
 
 /** Metal for the map: what the gauge read, zero where the probe went through; undefined where nothing says how thick. */

@@ -1,13 +1,13 @@
 import type { Board, BoardPanel } from '@aspecta/contract/board';
 import type { GarageVehicle, NextStep, Vehicle } from '@aspecta/contract/garage';
-import { bodyPlan, sheetOf } from '@aspecta/core/body';
+import { sheetOf } from '@aspecta/core/body';
 import { isAwaited } from '@aspecta/core/order';
 import { panelState } from '@aspecta/core/survey';
-import type { VehicleRow } from '../garage/entities.ts';
-import type { GarageService } from '../garage/service.ts';
+import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import { isLate, type OrderService } from '../order/service.ts';
-import { asReading, type ReadingService } from '../survey/readings.ts';
+import { asReading } from '../survey/asReading.ts';
+import type { ReadingService } from '../survey/readings.ts';
 import type { ZoneService } from '../survey/zones.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { nextStep } from './nextStep.ts';
@@ -32,7 +32,7 @@ export class BoardService {
     return this.of(await this.services.garage.own(caller, vehicleId));
   }
 
-  async garageLine(vehicle: VehicleRow): Promise<Omit<GarageVehicle, keyof Vehicle>> {
+  async garageLine(vehicle: OwnVehicle): Promise<Omit<GarageVehicle, keyof Vehicle>> {
     const { panels, next } = await this.of(vehicle);
     return {
       readings: panels.reduce((sum, panel) => sum + panel.readings, 0),
@@ -45,8 +45,8 @@ export class BoardService {
     };
   }
 
-  private async of(vehicle: VehicleRow): Promise<Board> {
-    const plan = bodyPlan(vehicle.planId);
+  private async of(vehicle: OwnVehicle): Promise<Board> {
+    const { plan } = vehicle;
     const [readings, zones, repairs, orders] = await Promise.all([
       this.services.readings.counting(vehicle.id),
       this.services.zones.ofVehicle(vehicle.id),

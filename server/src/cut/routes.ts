@@ -1,6 +1,6 @@
 import { Router, type Request } from 'express';
 import { cutSchema } from '@aspecta/contract/cut/schemas';
-import { bodyPlan, panelOf } from '@aspecta/core/body';
+import { panelOf } from '@aspecta/core/body';
 import { idOf } from '../http/params.ts';
 import { callerOf, guard } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
@@ -45,7 +45,7 @@ export function cutRoutes(cuts: CutService, verdicts: VerdictService, shops: Sho
     const caller = callerOf(request);
     const plan = await cuts.plan(caller, idOf(request));
     const { vehicle } = await verdicts.own(caller, plan.repairId);
-    const panel = panelOf(bodyPlan(vehicle.planId), plan.panel);
+    const panel = panelOf(vehicle.plan, plan.panel);
     return { plan, vehicle, panel, drawing: patchDrawing(plan, panel.name), file: `patch-${panel.id}` };
   }
   return router;

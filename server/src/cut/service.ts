@@ -1,6 +1,6 @@
 import type { DataSource } from 'typeorm';
 import { cutDefaults, type CutPlanView, type CutSettings } from '@aspecta/contract/cut';
-import { bodyPlan, layerOf, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
+import { layerOf, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
 import { chooseDatums, cutLine, cutOffsets, lineOnMap, type CutLine } from '@aspecta/core/cut';
 import type { Point } from '@aspecta/core/geometry';
 import { metalOf } from '@aspecta/core/survey';
@@ -35,7 +35,7 @@ export class CutService {
     const { repair, vehicle } = await this.services.verdicts.own(caller, repairId);
     const saved = await this.db.manager.findOneBy(CutEntity, { id: repairId });
     const settings = saved?.settings ?? cutDefaults;
-    const body = bodyPlan(vehicle.planId);
+    const body = vehicle.plan;
     const panel = panelOf(body, repair.panel);
     const [zones, shop] = await Promise.all([
       this.services.zones.byIds(

@@ -1,10 +1,20 @@
 import { DataSource } from 'typeorm';
+import { PlanEntity } from '../body/entities.ts';
 import { CutEntity } from '../cut/entities.ts';
 import { EventEntity } from '../events/entities.ts';
 import { VehicleEntity } from '../garage/entities.ts';
 import { OrderEntity } from '../order/entities.ts';
 import { PersonEntity, ShopEntity } from '../shop/entities.ts';
-import { ReadingEntity, ZoneEntity, ZoneVersionEntity } from '../survey/entities.ts';
+import {
+  FindEntity,
+  ForecastEntity,
+  LookEntity,
+  PhotoEntity,
+  PitEntity,
+  ReadingEntity,
+  ZoneEntity,
+  ZoneVersionEntity,
+} from '../survey/entities.ts';
 import { OfferEntity, RepairEntity } from '../verdict/entities.ts';
 import { WeldEntity, WeldStepEntity } from '../weld/entities.ts';
 import { migrations } from './migrations/index.ts';
@@ -47,6 +57,12 @@ export function createDataSource(address: DatabaseAddress): DataSource {
       ReadingEntity,
       ZoneEntity,
       ZoneVersionEntity,
+      ForecastEntity,
+      FindEntity,
+      LookEntity,
+      PitEntity,
+      PhotoEntity,
+      PlanEntity,
       OfferEntity,
       RepairEntity,
       CutEntity,

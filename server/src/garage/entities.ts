@@ -1,6 +1,6 @@
 import { EntitySchema } from 'typeorm';
-import type { Climate, Goal } from '@aspecta/contract/garage';
-import { belongsTo, key, maybe, moment, ref, text, version, whole } from '../db/columns.ts';
+import type { Climate, Goal, Past } from '@aspecta/contract/garage';
+import { belongsTo, json, key, maybe, moment, ref, text, version, whole } from '../db/columns.ts';
 
 export interface VehicleRow {
   id: string;
@@ -10,6 +10,7 @@ export interface VehicleRow {
   planId: string;
   goal: Goal;
   climate: Climate;
+  past: Past[];
   notes: string;
   version: number;
   createdAt: Date;
@@ -25,6 +26,7 @@ export const VehicleEntity = new EntitySchema<VehicleRow>({
     planId: text(40),
     goal: text(20),
     climate: text(20),
+    past: json(),
     notes: text(2000),
     version: version(),
     createdAt: moment(),

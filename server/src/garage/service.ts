@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { IsNull, type DataSource } from 'typeorm';
 import type { GarageVehicle, Vehicle, VehicleInput } from '@aspecta/contract/garage';
-import { bodyPlan } from '@aspecta/core/body';
+import type { BodyPlan } from '@aspecta/core/body';
+import type { PlanService } from '../body/plans.ts';
 import { changeVersioned } from '../db/change.ts';
 import { record } from '../events/record.ts';
 import { notFound } from '../http/problems.ts';
@@ -11,29 +12,45 @@ import { VehicleEntity, type VehicleRow } from './entities.ts';
 /** Days for which a deleted vehicle can be brought back. */
 export const DAYS_TO_RESTORE = 30;
 
+/** A vehicle with the body that it is mapped on. */
+export type OwnVehicle = VehicleRow & { plan: BodyPlan };
+
 export class GarageService {
   private readonly db: DataSource;
+  private readonly plans: PlanService;
 
-  constructor(db: DataSource) {
+  constructor(db: DataSource, plans: PlanService) {
     this.db = db;
+    this.plans = plans;
   }
 
   /** The vehicle of this id in the caller's shop; every other service comes through here. */
-  async own(caller: Caller, id: string): Promise<VehicleRow> {
+  async own(caller: Caller, id: string): Promise<OwnVehicle> {
     const vehicle = await this.db.manager.findOneBy(VehicleEntity, { id, shopId: caller.shopId, deletedAt: IsNull() });
     if (!vehicle) throw notFound('vehicle');
-    return vehicle;
+    return { ...vehicle, plan: await this.plans.of(caller.shopId, vehicle.planId) };
   }
 
-  async list(
-    caller: Caller,
-    describe: (vehicle: VehicleRow) => Promise<Omit<GarageVehicle, keyof Vehicle>>,
-  ): Promise<GarageVehicle[]> {
+  /** The body of a vehicle whose shop has been checked before. */
+  async planOf(id: string): Promise<BodyPlan> {
+    const { shopId, planId } = await this.db.manager.findOneByOrFail(VehicleEntity, { id });
+    return this.plans.of(shopId, planId);
+  }
+
+  /** All vehicles of the shop that are not deleted. */
+  async all(caller: Caller): Promise<OwnVehicle[]> {
     const rows = await this.db.manager.find(VehicleEntity, {
       where: { shopId: caller.shopId, deletedAt: IsNull() },
       order: { createdAt: 'ASC' },
     });
-    return Promise.all(rows.map(async (row) => ({ ...viewOf(row), ...(await describe(row)) })));
+    return Promise.all(rows.map(async (row) => ({ ...row, plan: await this.plans.of(caller.shopId, row.planId) })));
+  }
+
+  async list(
+    caller: Caller,
+    describe: (vehicle: OwnVehicle) => Promise<Omit<GarageVehicle, keyof Vehicle>>,
+  ): Promise<GarageVehicle[]> {
+    return Promise.all((await this.all(caller)).map(async (row) => ({ ...viewOf(row), ...(await describe(row)) })));
   }
 
   async vehicle(caller: Caller, id: string): Promise<Vehicle> {
@@ -41,7 +58,7 @@ export class GarageService {
   }
 
   async add(caller: Caller, input: VehicleInput): Promise<Vehicle> {
-    bodyPlan(input.planId);
+    await this.plans.of(caller.shopId, input.planId);
     const row: VehicleRow = {
       ...input,
       id: randomUUID(),
@@ -95,6 +112,6 @@ export class GarageService {
 }
 
 export function viewOf(row: VehicleRow): Vehicle {
-  const { id, nickname, year, planId, goal, climate, notes, version, createdAt } = row;
-  return { id, nickname, year, planId, goal, climate, notes, version, createdAt: createdAt.toISOString() };
+  const { id, nickname, year, planId, goal, climate, past, notes, version, createdAt } = row;
+  return { id, nickname, year, planId, goal, climate, past, notes, version, createdAt: createdAt.toISOString() };
 }

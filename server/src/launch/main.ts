@@ -19,6 +19,10 @@ let ending = false;
 let database: MariaDb | undefined;
 let server: ChildProcess | undefined;
 let port = 0;
+let gauges: ChildProcess | undefined;
+let gaugePorts: [number, number] | undefined;
+/** Simulated gauges listen from here on. */
+const FIRST_GAUGE_PORT = 34_961;
 
 const address = () => `http://127.0.0.1:${port}`;
 /** What a later start needs to know, also when this one is killed: who runs, and where. */
@@ -42,6 +46,7 @@ async function launch(): Promise<void> {
   database = await startMariaDb({ home, port: Number(process.env['ASPECTA_DB_PORT'] ?? FIRST_PORT.db), durable: true });
   guardDatabase(database);
   if (mode === 'demo') await runOnce('demo.js', 'Loading the demo …');
+  if (mode === 'demo' && !process.env['ASPECTA_GAUGES']) await startGauges();
   port = await freePort(Number(process.env['ASPECTA_PORT'] ?? FIRST_PORT.web));
   await startServer();
   say(
@@ -75,6 +80,9 @@ function environment(): NodeJS.ProcessEnv {
     ASPECTA_DB_USER: user,
     ASPECTA_DB_PASSWORD: password,
     ASPECTA_DB_NAME: name,
+    ...(gaugePorts
+      ? { ASPECTA_GAUGES: `coating@127.0.0.1:${gaugePorts[0]}!,thickness@127.0.0.1:${gaugePorts[1]}!` }
+      : {}),
     NODE_ENV: 'production',
   };
 }
@@ -87,6 +95,24 @@ async function runOnce(program: string, text: string): Promise<void> {
   });
   const code = await new Promise<number | null>((resolve) => child.once('exit', resolve));
   if (code !== 0 && !ending) throw new Error(`${program} ended with ${code}.`);
+}
+
+/** The simulated gauges: two ports on loopback; started again when they die by accident. */
+async function startGauges(): Promise<void> {
+  const coating = gaugePorts?.[0] ?? (await freePort(FIRST_GAUGE_PORT));
+  const thickness = gaugePorts?.[1] ?? (await freePort(coating + 1));
+  gaugePorts = [coating, thickness];
+  gauges = spawn(process.execPath, [join(dist, 'gauges.js'), String(coating), String(thickness)], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const child = gauges;
+  await new Promise<void>((resolve, reject) => {
+    child.stdout!.once('data', () => resolve());
+    child.once('exit', (code) => reject(new Error(`The simulated gauges ended with ${code}.`)));
+  });
+  child.once('exit', () => {
+    if (!ending) void pause(500).then(() => startGauges()).catch(fail);
+  });
 }
 
 async function startServer(): Promise<void> {
@@ -144,6 +170,7 @@ async function end(code = 0): Promise<void> {
     server.kill('SIGTERM');
     await Promise.race([gone, pause(5000).then(() => server!.kill('SIGKILL'))]);
   }
+  gauges?.kill('SIGTERM');
   await database?.stop();
   rmSync(lock, { force: true });
   process.exit(code);

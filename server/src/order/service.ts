@@ -2,12 +2,11 @@ import { randomUUID } from 'node:crypto';
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import type { OrderLine } from '@aspecta/contract/order';
 import type { Offer } from '@aspecta/contract/verdict';
-import { bodyPlan, panelOf } from '@aspecta/core/body';
+import { panelOf } from '@aspecta/core/body';
 import { isAwaited, landed, nextStates, type OrderState } from '@aspecta/core/order';
 import { changeVersioned } from '../db/change.ts';
 import { record } from '../events/record.ts';
-import { VehicleEntity, type VehicleRow } from '../garage/entities.ts';
-import type { GarageService } from '../garage/service.ts';
+import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
 import type { ShopService } from '../shop/service.ts';
@@ -28,11 +27,7 @@ export class OrderService {
 
   /** The order book of the shop. */
   async list(caller: Caller): Promise<OrderLine[]> {
-    const [vehicles, shop] = await Promise.all([
-      this.db.manager.findBy(VehicleEntity, { shopId: caller.shopId }),
-      this.shops.shop(caller),
-    ]);
-    const open = vehicles.filter((vehicle) => vehicle.deletedAt === null);
+    const [open, shop] = await Promise.all([this.garage.all(caller), this.shops.shop(caller)]);
     const rows = await this.db.manager.find(OrderEntity, {
       where: { vehicleId: In(open.map((vehicle) => vehicle.id)) },
       order: { createdAt: 'ASC' },
@@ -52,7 +47,7 @@ export class OrderService {
 
   async add(caller: Caller, input: Details & { vehicleId: string; panel: string }): Promise<OrderLine> {
     const vehicle = await this.garage.own(caller, input.vehicleId);
-    panelOf(bodyPlan(vehicle.planId), input.panel);
+    panelOf(vehicle.plan, input.panel);
     const row: OrderRow = {
       ...input,
       id: randomUUID(),
@@ -142,7 +137,7 @@ const step = (state: OrderState, on: string, caller: Caller) => ({ state, on, by
 export const isLate = (row: Pick<OrderRow, 'state' | 'due'>): boolean =>
   isAwaited(row.state) && row.due !== null && row.due < today();
 
-function viewOf(row: OrderRow, vehicle: VehicleRow, taxRate: number): OrderLine {
+function viewOf(row: OrderRow, vehicle: OwnVehicle, taxRate: number): OrderLine {
   const price = landed({
     lines: [{ price: row.price, quantity: row.quantity }],
     carriage: row.carriage,
@@ -155,7 +150,7 @@ function viewOf(row: OrderRow, vehicle: VehicleRow, taxRate: number): OrderLine 
     vehicle: vehicle.nickname,
     repairId: row.repairId,
     panel: row.panel,
-    panelName: panelOf(bodyPlan(vehicle.planId), row.panel).name,
+    panelName: panelOf(vehicle.plan, row.panel).name,
     maker: row.maker,
     price: row.price,
     quantity: row.quantity,

@@ -1,17 +1,25 @@
 import { randomUUID } from 'node:crypto';
 import { In, IsNull, type DataSource } from 'typeorm';
 import type { ImportView, ReadingInput, ReadingView } from '@aspecta/contract/survey';
-import { bodyPlan, panelOf } from '@aspecta/core/body';
-import { checkReading, importReadings, type Reading } from '@aspecta/core/survey';
-import { Problem } from '@aspecta/core';
+import { panelOf, type BodyPlan } from '@aspecta/core/body';
+import { readingSchema } from '@aspecta/contract/survey/schemas';
+import { checkReading, type LineError, type Reading } from '@aspecta/core/survey';
+import { Problem, refuse } from '@aspecta/core';
 import { record } from '../events/record.ts';
 import type { GarageService } from '../garage/service.ts';
-import { notFound } from '../http/problems.ts';
+import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
+import { parse } from '../http/validate.ts';
 import { ReadingEntity, type ReadingRow } from './entities.ts';
+import { asReading } from './asReading.ts';
+import { readingsFile, readReadings, type ReadingsFormat } from './files.ts';
 
 /** Rows in one INSERT: far under the packet limit. */
 const CHUNK = 500;
+/** ms by which a device's clock may be ahead of ours. */
+const CLOCK_SLACK = 10 * 60_000;
+/** ms. A reading older than a year was not kept on a phone: its clock is wrong. */
+const OLDEST = 366 * 86_400_000;
 
 /** The way of a reading on the server: parse → check against the body → store once → view. */
 export class ReadingService {
@@ -25,9 +33,9 @@ export class ReadingService {
 
   async list(caller: Caller, vehicleId: string, panel: string): Promise<ReadingView[]> {
     const vehicle = await this.garage.own(caller, vehicleId);
-    panelOf(bodyPlan(vehicle.planId), panel);
+    panelOf(vehicle.plan, panel);
     return (await this.db.manager.find(ReadingEntity, { where: { vehicleId, panel }, order: { at: 'ASC' } })).map(
-      viewOf,
+      readingView,
     );
   }
 
@@ -44,10 +52,12 @@ export class ReadingService {
   /** Stores readings; one that has come before, by its id, is not stored again. */
   async add(caller: Caller, vehicleId: string, inputs: readonly ReadingInput[]): Promise<ReadingView[]> {
     const vehicle = await this.garage.own(caller, vehicleId);
-    const plan = bodyPlan(vehicle.planId);
+    const { plan } = vehicle;
+    const now = Date.now();
     inputs.forEach((input, i) => {
       try {
         checkReading(plan, asReading(input));
+        checkClock(input, now);
       } catch (error) {
         if (error instanceof Problem && inputs.length > 1)
           throw new Problem(error.code, `readings[${i}].${error.field}`, error.message);
@@ -71,7 +81,7 @@ export class ReadingService {
           rows.length === 1 ? `Reading on ${rows[0]!.panel}` : `${rows.length} readings`,
         );
       }
-      return (await manager.find(ReadingEntity, { where: { id: In(ids) }, order: { at: 'ASC' } })).map(viewOf);
+      return (await manager.find(ReadingEntity, { where: { id: In(ids) }, order: { at: 'ASC' } })).map(readingView);
     });
   }
 
@@ -98,42 +108,61 @@ export class ReadingService {
         'survey',
         `${rows.length} ${rows.length === 1 ? 'reading' : 'readings'} ${withdrawn ? 'withdrawn' : 'counted again'}`,
       );
-      return rows.map(viewOf);
+      return rows.map(readingView);
     });
   }
 
-  /** Looks through a CSV; stores it only when asked to and when no line is wrong: all or nothing. */
-  async importCsv(caller: Caller, vehicleId: string, text: string, store: boolean): Promise<ImportView> {
-    const vehicle = await this.garage.own(caller, vehicleId);
-    const { readings, errors } = importReadings(text, bodyPlan(vehicle.planId));
+  /** Looks through a file; stores it only when asked to and when no line is wrong: all or nothing. */
+  async importFile(caller: Caller, vehicleId: string, bytes: Buffer, store: boolean): Promise<ImportView> {
+    const { plan } = await this.garage.own(caller, vehicleId);
+    const { readings, errors, kept } = await readReadings(bytes, plan);
+    const inputs = kept ?? readings.map((reading): ReadingInput => ({ ...reading, id: randomUUID() }));
+    const wrong = kept ? keptErrors(kept, plan) : errors;
     const panels: Record<string, number> = {};
-    for (const reading of readings) panels[reading.panel] = (panels[reading.panel] ?? 0) + 1;
-    const stored = store && errors.length === 0;
-    if (stored) await this.storeAll(caller, vehicleId, readings);
-    return { count: readings.length, panels, errors: errors.slice(0, 200), stored };
+    for (const { panel } of inputs) panels[panel] = (panels[panel] ?? 0) + 1;
+    const stored = store && wrong.length === 0;
+    if (stored) await this.storeAll(caller, vehicleId, inputs);
+    return { count: inputs.length, panels, errors: wrong.slice(0, 200), stored };
   }
 
-  private async storeAll(caller: Caller, vehicleId: string, readings: readonly Reading[]): Promise<void> {
-    const rows = readings.map((reading) => rowOf(vehicleId, caller, { ...reading, id: randomUUID() } as ReadingInput));
+  /** Everything that counts, as a file. */
+  async exportFile(caller: Caller, vehicleId: string, format: ReadingsFormat): Promise<Buffer> {
+    await this.garage.own(caller, vehicleId);
+    const rows = await this.db.manager.find(ReadingEntity, {
+      where: { vehicleId, withdrawnAt: IsNull() },
+      order: { panel: 'ASC', layer: 'ASC', at: 'ASC', id: 'ASC' },
+    });
+    return readingsFile(rows.map(readingView), format);
+  }
+
+  private async storeAll(caller: Caller, vehicleId: string, inputs: readonly ReadingInput[]): Promise<void> {
+    const rows = inputs.map((input) => rowOf(vehicleId, caller, input));
     await this.db.transaction(async (manager) => {
-      for (let i = 0; i < rows.length; i += CHUNK) await manager.insert(ReadingEntity, rows.slice(i, i + CHUNK));
+      for (let i = 0; i < rows.length; i += CHUNK)
+        await manager
+          .createQueryBuilder()
+          .insert()
+          .into(ReadingEntity)
+          .values(rows.slice(i, i + CHUNK))
+          .orIgnore()
+          .execute();
       await record(manager, caller, vehicleId, 'survey', `${rows.length} readings imported`);
     });
   }
 }
 
-export function asReading(input: ReadingInput | ReadingRow): Reading {
-  return {
-    panel: input.panel,
-    layer: input.layer,
-    u: input.u,
-    v: input.v,
-    coatingUm: input.coatingUm ?? undefined,
-    coatingOver: input.coatingOver ?? undefined,
-    metalMm: input.metalMm ?? undefined,
-    probe: input.probe ?? undefined,
-    note: input.note ?? undefined,
-  };
+/** What is wrong with readings of an own JSON file, by their number in it. */
+function keptErrors(kept: readonly ReadingInput[], plan: BodyPlan): LineError[] {
+  return kept.flatMap((input, i): LineError[] => {
+    try {
+      parse(readingSchema, input);
+      checkReading(plan, asReading(input));
+      return [];
+    } catch (error) {
+      if (!(error instanceof Problem || error instanceof ServerProblem)) throw error;
+      return [{ line: i + 1, column: error.field ?? '', message: error.message }];
+    }
+  });
 }
 
 function rowOf(vehicleId: string, caller: Caller, input: ReadingInput): ReadingRow {
@@ -147,15 +176,39 @@ function rowOf(vehicleId: string, caller: Caller, input: ReadingInput): ReadingR
     coatingUm: input.coatingUm ?? null,
     coatingOver: input.coatingOver ?? false,
     metalMm: input.metalMm ?? null,
+    metalUnder: input.metalUnder ?? false,
     probe: input.probe ?? null,
     note: input.note ?? '',
+    instrument: input.instrument ?? '',
+    takenAt: input.takenAt ? new Date(input.takenAt) : null,
     at: new Date(),
     by: caller.name,
     withdrawnAt: null,
   };
 }
 
-function viewOf(row: ReadingRow): ReadingView {
-  const { withdrawnAt, vehicleId: _vehicle, at, ...rest } = row;
-  return { ...rest, coatingOver: Boolean(row.coatingOver), at: at.toISOString(), withdrawn: withdrawnAt !== null };
+export function readingView(row: ReadingRow): ReadingView {
+  const { withdrawnAt, vehicleId: _vehicle, at, takenAt, ...rest } = row;
+  return {
+    ...rest,
+    coatingOver: Boolean(row.coatingOver),
+    metalUnder: Boolean(row.metalUnder),
+    at: at.toISOString(),
+    takenAt: takenAt?.toISOString() ?? null,
+    withdrawn: withdrawnAt !== null,
+  };
+}
+
+/** A device whose clock is wrong would put its readings out of order: they are refused, not stored wrongly. */
+function checkClock(input: ReadingInput, now: number): void {
+  if (!input.takenAt) return;
+  const taken = new Date(input.takenAt).getTime();
+  if (taken > now + CLOCK_SLACK)
+    refuse(
+      'clock-ahead',
+      'takenAt',
+      `This reading says it was taken at ${input.takenAt}, which has not come yet; set the clock of the device and send it again.`,
+    );
+  if (taken < now - OLDEST)
+    refuse('clock-behind', 'takenAt', `This reading says it was taken at ${input.takenAt}; set the clock of the device and send it again.`);
 }

@@ -97,7 +97,7 @@ describe('importing readings', () => {
   });
 
   it('refuses a huge file with a clear message', async () => {
-    const { body } = await send(head + 'roof,outer,1,1,,1,\n'.repeat(260_000), true).expect(413);
+    const { body } = await send(head + 'roof,outer,1,1,,1,\n'.repeat(1_500_000), true).expect(413);
     expect(body.detail).toMatch(/split it/);
     const rows = (await send(head + 'roof,outer,100,300,,0.8,\n'.repeat(20_001), true).expect(200)).body;
     expect(rows.errors[0].message).toMatch(/at most 20000/);

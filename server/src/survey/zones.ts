@@ -1,28 +1,48 @@
 import { randomUUID } from 'node:crypto';
 import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
-import { ZONE_CLASSES, type ZoneInput, type ZoneView } from '@aspecta/contract/survey';
-import { bodyPlan, layerOf, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
-import { area, clip, simpleRing, type Ring } from '@aspecta/core/geometry';
+import {
+  ZONE_CLASSES,
+  type ZoneInput,
+  type ZoneOperation,
+  type ZoneOperationView,
+  type ZoneView,
+} from '@aspecta/contract/survey';
+import { layerOf, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
+import { area, clip, type Polygon } from '@aspecta/core/geometry';
+import { mergeZones, splitZone, subtractZone, zoneClassFrom, zoneDistances, zonePolygon } from '@aspecta/core/survey';
 import { refuse } from '@aspecta/core';
 import { changeVersioned } from '../db/change.ts';
 import { record } from '../events/record.ts';
 import type { GarageService } from '../garage/service.ts';
 import { notFound } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
-import { ZoneEntity, ZoneVersionEntity, type ZoneRow } from './entities.ts';
+import { FindEntity, ZoneEntity, ZoneVersionEntity, type ZoneRow } from './entities.ts';
+import type { ExtentService } from './extents.ts';
+import { asReading } from './asReading.ts';
+import type { ReadingService } from './readings.ts';
 
+/** What a zone consists of, without who and when. */
+type ZoneBody = Omit<ZoneInput, 'id' | 'panel'>;
+
+interface Services {
+  garage: GarageService;
+  readings: ReadingService;
+  extents: ExtentService;
+}
+
+/** Damage zones: drawn, changed, merged, split; every version is kept, and the class follows the evidence. */
 export class ZoneService {
   private readonly db: DataSource;
-  private readonly garage: GarageService;
+  private readonly services: Services;
 
-  constructor(db: DataSource, garage: GarageService) {
+  constructor(db: DataSource, services: Services) {
     this.db = db;
-    this.garage = garage;
+    this.services = services;
   }
 
   async list(caller: Caller, vehicleId: string, panelId: string): Promise<ZoneView[]> {
-    const vehicle = await this.garage.own(caller, vehicleId);
-    const panel = panelOf(bodyPlan(vehicle.planId), panelId);
+    const vehicle = await this.services.garage.own(caller, vehicleId);
+    const panel = panelOf(vehicle.plan, panelId);
     return (
       await this.db.manager.find(ZoneEntity, {
         where: { vehicleId, panel: panelId, deletedAt: IsNull() },
@@ -50,23 +70,10 @@ export class ZoneService {
         if (known.vehicleId !== vehicleId) throw notFound('zone');
         return zoneView(known, panel);
       }
-      const row: ZoneRow = {
-        ...input,
-        vehicleId,
-        version: 1,
-        changedAt: new Date(),
-        changedBy: caller.name,
-        deletedAt: null,
-      };
-      await manager.insert(ZoneEntity, row);
-      await this.keepVersion(manager, row);
-      await record(
-        manager,
-        caller,
-        vehicleId,
-        'survey',
-        `Zone on ${panel.name}: ${ZONE_CLASSES[row.class].toLowerCase()}`,
-      );
+      const row = await this.insert(manager, caller, vehicleId, input);
+      const what = ZONE_CLASSES[row.class].toLowerCase();
+      await record(manager, caller, vehicleId, 'survey', `Zone on ${panel.name}: ${what}`);
+      await this.services.extents.foretell(manager, caller, row, panel);
       return zoneView(row, panel);
     });
   }
@@ -75,40 +82,84 @@ export class ZoneService {
     caller: Caller,
     vehicleId: string,
     id: string,
-    { version, ...changes }: Omit<ZoneInput, 'id' | 'panel'> & { version: number },
+    { version, ...changes }: ZoneBody & { version: number },
   ): Promise<ZoneView> {
     const before = await this.own(caller, vehicleId, id);
     const panel = await this.checked(caller, vehicleId, before.panel, changes);
     return this.db.transaction(async (manager) => {
-      const stored = async () => {
-        const row = await this.db.manager.findOneBy(ZoneEntity, { id, deletedAt: IsNull() });
-        return row && zoneView(row, panel);
-      };
-      await changeVersioned(
-        manager,
-        ZoneEntity,
-        id,
-        version,
-        { ...changes, changedAt: new Date(), changedBy: caller.name },
-        stored,
-      );
-      const row = await manager.findOneByOrFail(ZoneEntity, { id });
-      await this.keepVersion(manager, row);
+      const row = await this.rewrite(manager, caller, id, version, changes, panel);
+      await this.services.extents.foretell(manager, caller, row, panel);
       return zoneView(row, panel);
     });
   }
 
+  /** Merges, subtracts or splits: all zones that take part change together or not at all. */
+  async operate(caller: Caller, vehicleId: string, operation: ZoneOperation): Promise<ZoneOperationView> {
+    const first = await this.own(caller, vehicleId, operation.zone);
+    const vehicle = await this.services.garage.own(caller, vehicleId);
+    const panel = panelOf(vehicle.plan, first.panel);
+    const result: ZoneOperationView = { changed: [], added: [], removed: [] };
+    await this.db.transaction(async (manager) => {
+      const pieces = await this.piecesOf(manager, caller, vehicleId, first, operation, result);
+      const [largest, ...others] = [...pieces].sort((a, b) => area(b) - area(a));
+      const shaped = (polygon: Polygon): ZoneBody => ({
+        layer: first.layer,
+        class: first.class,
+        evidence: first.evidence,
+        note: first.note,
+        overruled: first.overruled,
+        ...ringsOf(polygon),
+      });
+      const changed = await this.rewrite(manager, caller, first.id, operation.version, shaped(largest!), panel);
+      result.changed.push(zoneView(changed, panel));
+      for (const polygon of others) {
+        const row = await this.insert(manager, caller, vehicleId, {
+          id: randomUUID(),
+          panel: first.panel,
+          ...shaped(polygon),
+        });
+        result.added.push(zoneView(row, panel));
+      }
+      const did = { merge: 'merged', subtract: 'taken out of each other', split: 'split' }[operation.op];
+      await record(manager, caller, vehicleId, 'survey', `Zones on ${panel.name} ${did}`);
+    });
+    return result;
+  }
+
+  private async piecesOf(
+    manager: EntityManager,
+    caller: Caller,
+    vehicleId: string,
+    first: ZoneRow,
+    operation: ZoneOperation,
+    result: ZoneOperationView,
+  ): Promise<readonly Polygon[]> {
+    if (operation.op === 'split') return splitZone(polygonOf(first), operation.line);
+    const other = await this.own(caller, vehicleId, operation.other);
+    if (other.id === first.id) refuse('same-zone', 'other', 'Choose another zone.');
+    if (other.panel !== first.panel || other.layer !== first.layer)
+      refuse('other-layer', 'other', 'These zones lie on different layers; only zones of one layer can be joined.');
+    if (operation.op === 'subtract') return subtractZone(polygonOf(first), polygonOf(other));
+    const merged = mergeZones(polygonOf(first), polygonOf(other));
+    const stored = () => manager.findOneBy(ZoneEntity, { id: other.id, deletedAt: IsNull() });
+    const gone = { deletedAt: new Date(), changedAt: new Date(), changedBy: caller.name };
+    await changeVersioned(manager, ZoneEntity, other.id, operation.otherVersion, gone, stored);
+    result.removed.push(other.id);
+    return [merged];
+  }
+
   async remove(caller: Caller, vehicleId: string, id: string): Promise<void> {
     await this.own(caller, vehicleId, id);
-    await this.db.manager.update(ZoneEntity, { id }, { deletedAt: new Date() });
+    await this.db.manager.update(ZoneEntity, { id }, { deletedAt: new Date(), changedAt: new Date() });
   }
 
   /** Undoes a removal. */
   async restore(caller: Caller, vehicleId: string, id: string): Promise<ZoneView> {
     const row = await this.own(caller, vehicleId, id, true);
-    await this.db.manager.update(ZoneEntity, { id }, { deletedAt: null });
-    const vehicle = await this.garage.own(caller, vehicleId);
-    return zoneView({ ...row, deletedAt: null }, panelOf(bodyPlan(vehicle.planId), row.panel));
+    const changedAt = new Date();
+    await this.db.manager.update(ZoneEntity, { id }, { deletedAt: null, changedAt });
+    const vehicle = await this.services.garage.own(caller, vehicleId);
+    return zoneView({ ...row, deletedAt: null, changedAt }, panelOf(vehicle.plan, row.panel));
   }
 
   async history(caller: Caller, vehicleId: string, id: string) {
@@ -117,47 +168,103 @@ export class ZoneService {
   }
 
   private async own(caller: Caller, vehicleId: string, id: string, removedToo = false): Promise<ZoneRow> {
-    await this.garage.own(caller, vehicleId);
+    await this.services.garage.own(caller, vehicleId);
     const row = await this.db.manager.findOneBy(ZoneEntity, { id, vehicleId });
     if (!row || (row.deletedAt && !removedToo)) throw notFound('zone');
     return row;
   }
 
-  private async checked(
-    caller: Caller,
-    vehicleId: string,
-    panelId: string,
-    zone: { layer: string; ring: ZoneInput['ring'] },
-  ): Promise<Panel> {
-    const vehicle = await this.garage.own(caller, vehicleId);
-    const panel = panelOf(bodyPlan(vehicle.planId), panelId);
-    layerOf(panel, zone.layer);
-    const ring: Ring = simpleRing('ring', zone.ring);
-    if (clip('intersection', [ring], sheetOf(panel)).area === 0)
+  /** On the sheet, sound in shape, and of the class that the evidence gives, or overruled with a reason. */
+  private async checked(caller: Caller, vehicleId: string, panelId: string, zone: ZoneBody): Promise<Panel> {
+    const vehicle = await this.services.garage.own(caller, vehicleId);
+    const panel = panelOf(vehicle.plan, panelId);
+    const layer = layerOf(panel, zone.layer);
+    const polygon = zonePolygon(zone.ring, zone.holes);
+    if (clip('intersection', polygon, sheetOf(panel)).area === 0)
       refuse('outside-panel', 'ring', `The zone lies outside ${panel.name}; draw it on the sheet.`);
+    const [readings, finds] = await Promise.all([
+      this.services.readings.countingOn(vehicleId, panelId, layer.id),
+      this.db.manager.findBy(FindEntity, { vehicleId, panel: panelId, layer: layer.id, deletedAt: IsNull() }),
+    ]);
+    const told = zoneClassFrom({ polygon, asBuilt: layer.thickness, readings: readings.map(asReading), finds });
+    if (told && told.class !== zone.class && zone.overruled === '')
+      refuse(
+        'class-overruled',
+        'overruled',
+        `By its evidence this is “${ZONE_CLASSES[told.class].toLowerCase()}”: ${told.because}. Take that class, or say why it is “${ZONE_CLASSES[zone.class].toLowerCase()}”.`,
+      );
     return panel;
   }
 
-  private async keepVersion(manager: EntityManager, row: ZoneRow): Promise<void> {
-    const { version, layer, ring, evidence, note } = row;
-    await manager.insert(ZoneVersionEntity, {
-      id: randomUUID(),
-      zoneId: row.id,
-      version,
-      layer,
-      ring,
-      class: row.class,
-      evidence,
-      note,
-      at: row.changedAt,
-      by: row.changedBy,
-    });
+  private async insert(manager: EntityManager, caller: Caller, vehicleId: string, input: ZoneInput): Promise<ZoneRow> {
+    const row: ZoneRow = {
+      ...input,
+      vehicleId,
+      version: 1,
+      changedAt: new Date(),
+      changedBy: caller.name,
+      deletedAt: null,
+    };
+    await manager.insert(ZoneEntity, row);
+    await keepVersion(manager, row);
+    return row;
   }
+
+  private async rewrite(
+    manager: EntityManager,
+    caller: Caller,
+    id: string,
+    version: number,
+    changes: ZoneBody,
+    panel: Panel,
+  ): Promise<ZoneRow> {
+    const stored = async () => {
+      const row = await this.db.manager.findOneBy(ZoneEntity, { id, deletedAt: IsNull() });
+      return row && zoneView(row, panel);
+    };
+    const stamp = { changedAt: new Date(), changedBy: caller.name };
+    await changeVersioned(manager, ZoneEntity, id, version, { ...changes, ...stamp }, stored);
+    const row = await manager.findOneByOrFail(ZoneEntity, { id });
+    await keepVersion(manager, row);
+    return row;
+  }
+}
+
+async function keepVersion(manager: EntityManager, row: ZoneRow): Promise<void> {
+  const { version, layer, ring, holes, evidence, note, overruled } = row;
+  await manager.insert(ZoneVersionEntity, {
+    id: randomUUID(),
+    zoneId: row.id,
+    version,
+    layer,
+    ring,
+    holes,
+    class: row.class,
+    evidence,
+    note,
+    overruled,
+    at: row.changedAt,
+    by: row.changedBy,
+  });
+}
+
+export const polygonOf = (row: Pick<ZoneRow, 'ring' | 'holes'>): Polygon => [row.ring, ...row.holes];
+
+function ringsOf(polygon: Polygon): Pick<ZoneInput, 'ring' | 'holes'> {
+  const rounded = (ring: Polygon[number]) =>
+    ring.map(([u, v]): [number, number] => [Math.round(u * 10) / 10, Math.round(v * 10) / 10]);
+  return { ring: rounded(polygon[0]!), holes: polygon.slice(1).map(rounded) };
 }
 
 export function zoneView(row: ZoneRow, panel: Panel): ZoneView {
   const { deletedAt: _deleted, vehicleId: _vehicle, changedAt, ...rest } = row;
   const sheet = sheetOf(panel);
-  const onSheet = clip('intersection', [row.ring], sheet).area;
-  return { ...rest, area: onSheet, share: onSheet / area(sheet), changedAt: changedAt.toISOString() };
+  const onSheet = clip('intersection', polygonOf(row), sheet).area;
+  return {
+    ...rest,
+    area: onSheet,
+    share: onSheet / area(sheet),
+    distances: zoneDistances(panel, polygonOf(row)),
+    changedAt: changedAt.toISOString(),
+  };
 }

@@ -1,4 +1,7 @@
 import { randomUUID } from 'node:crypto';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { createConnection } from 'mysql2/promise';
 import { pino } from 'pino';
 import supertest from 'supertest';
@@ -6,6 +9,7 @@ import { inject } from 'vitest';
 import type { DataSource } from 'typeorm';
 import type { VehicleInput } from '@aspecta/contract/garage';
 import { createApp, type App } from '../app.ts';
+import type { GaugeAddress } from '../gauge/service.ts';
 import { createDataSource, type DatabaseAddress } from '../db/dataSource.ts';
 
 export interface House {
@@ -16,7 +20,7 @@ export interface House {
 }
 
 /** The whole server on a fresh, migrated database of its own. */
-export async function openHouse(options: { demo?: boolean; triesPerQuarterHour?: number } = {}): Promise<House> {
+export async function openHouse(options: { demo?: boolean; triesPerQuarterHour?: number; gauges?: GaugeAddress[] } = {}): Promise<House> {
   const address = { ...inject('database'), database: `aspecta_${randomUUID().slice(0, 8)}` };
   const root = await createConnection({
     host: address.host,
@@ -33,6 +37,7 @@ export async function openHouse(options: { demo?: boolean; triesPerQuarterHour?:
     address,
     logger: pino({ level: 'silent' }),
     secret: 'for tests only',
+    files: mkdtempSync(join(tmpdir(), 'aspecta-files-')),
     triesPerQuarterHour: 1000,
     ...options,
   });
@@ -84,6 +89,7 @@ export const car: VehicleInput = {
   planId: 'saloon',
   goal: 'driver',
   climate: 'wet',
+  past: [],
   notes: '',
 };
 
@@ -105,7 +111,9 @@ export function zoneInput(over: object = {}): Record<string, unknown> {
     ],
     class: 'through',
     evidence: 'stripped',
+    holes: [],
     note: '',
+    overruled: '',
     ...over,
   };
 }

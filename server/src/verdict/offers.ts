@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { DataSource } from 'typeorm';
 import type { Offer } from '@aspecta/contract/verdict';
-import { bodyPlan, panelOf } from '@aspecta/core/body';
+import { panelOf } from '@aspecta/core/body';
 import { landed } from '@aspecta/core/order';
+import type { PlanService } from '../body/plans.ts';
 import type { Caller } from '../http/session.ts';
 import type { ShopService } from '../shop/service.ts';
 import { OfferEntity } from './entities.ts';
@@ -11,14 +12,16 @@ import { OfferEntity } from './entities.ts';
 export class OfferService {
   private readonly db: DataSource;
   private readonly shops: ShopService;
+  private readonly plans: PlanService;
 
-  constructor(db: DataSource, shops: ShopService) {
+  constructor(db: DataSource, shops: ShopService, plans: PlanService) {
     this.db = db;
     this.shops = shops;
+    this.plans = plans;
   }
 
   async add(caller: Caller, planId: string, input: Omit<Offer, 'id'>): Promise<Offer> {
-    panelOf(bodyPlan(planId), input.panel);
+    panelOf(await this.plans.of(caller.shopId, planId), input.panel);
     const offer = { ...input, id: randomUUID() };
     await this.db.manager.insert(OfferEntity, { ...offer, shopId: caller.shopId, planId });
     return offer;

@@ -1,13 +1,12 @@
 import { In, IsNull, type DataSource } from 'typeorm';
 import type { RepairView, VerdictView } from '@aspecta/contract/verdict';
-import { bodyPlan, panelJoints, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
+import { panelJoints, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
 import { cutLine } from '@aspecta/core/cut';
 import { area, clip, toRing, inRing } from '@aspecta/core/geometry';
 import { compare, type OptionId, type Repair, type Verdict } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
 import { record } from '../events/record.ts';
-import type { VehicleRow } from '../garage/entities.ts';
-import type { GarageService } from '../garage/service.ts';
+import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
 import type { OrderService } from '../order/service.ts';
@@ -50,8 +49,8 @@ export class VerdictService {
     return this.compareFor(caller, vehicle, zones);
   }
 
-  private async compareFor(caller: Caller, vehicle: VehicleRow, zones: readonly ZoneRow[]): Promise<VerdictView> {
-    const plan = bodyPlan(vehicle.planId);
+  private async compareFor(caller: Caller, vehicle: OwnVehicle, zones: readonly ZoneRow[]): Promise<VerdictView> {
+    const plan = vehicle.plan;
     const panelIds = new Set(zones.map((zone) => zone.panel));
     if (panelIds.size !== 1)
       throw new ServerProblem(
@@ -97,7 +96,7 @@ export class VerdictService {
   }
 
   /** A repair in the caller's shop, with its vehicle; cut and weld come through here. */
-  async own(caller: Caller, id: string): Promise<{ repair: RepairRow; vehicle: VehicleRow }> {
+  async own(caller: Caller, id: string): Promise<{ repair: RepairRow; vehicle: OwnVehicle }> {
     const repair = await this.db.manager.findOneBy(RepairEntity, { id, deletedAt: IsNull() });
     if (!repair) throw notFound('repair');
     return { repair, vehicle: await this.services.garage.own(caller, repair.vehicleId) };
@@ -133,7 +132,7 @@ export class VerdictService {
       );
     const { verdict, offer } = await this.compareFor(caller, vehicle, zones);
     const option = chosen(verdict, input.choice);
-    const panel = panelOf(bodyPlan(vehicle.planId), zones[0]!.panel);
+    const panel = panelOf(vehicle.plan, zones[0]!.panel);
     const row: RepairRow = {
       id: input.id,
       vehicleId,
@@ -209,7 +208,7 @@ export class VerdictService {
 /** What a zone counts up to: its area on the sheet and the patch that takes it out. */
 function countedZone(zone: ZoneRow, panel: Panel): Repair['zones'][number] {
   const sheet = sheetOf(panel);
-  const onSheet = clip('intersection', [zone.ring], sheet);
+  const onSheet = clip('intersection', [zone.ring, ...zone.holes], sheet);
   const line = cutLine({
     panel: { outline: panel.outline, openings: sheet.slice(1), creases: panel.creases },
     damage: [zone.ring],

@@ -1,4 +1,5 @@
 import { firstHouse } from './001-first-house.ts';
+import { deepSurvey } from './002-deep-survey.ts';
 
 /** All migrations, oldest first. Add a file with the next number; never change one that has been released. */
-export const migrations = [...firstHouse];
+export const migrations = [...firstHouse, ...deepSurvey];

@@ -1,0 +1,10 @@
+import type { FindView, ReadingView, ZoneView } from '../survey/index.ts';
+
+/** What somebody has changed on a vehicle, told to every open page of it within a second. */
+export interface LiveChange {
+  readings: ReadingView[];
+  zones: ZoneView[];
+  zonesGone: string[];
+  finds: FindView[];
+  findsGone: string[];
+}

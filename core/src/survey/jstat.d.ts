@@ -1,0 +1,4 @@
+declare module 'jstat' {
+  const jstat: { studentt: { inv(share: number, degrees: number): number } };
+  export default jstat;
+}

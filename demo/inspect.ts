@@ -1,0 +1,82 @@
+import { randomUUID } from 'node:crypto';
+import sharp from 'sharp';
+import type { SignId } from '@aspecta/core/survey';
+import type { Services } from '@aspecta/server/app';
+import type { Caller } from '@aspecta/server/http/session';
+
+/** What an invented inspection looked at, found, measured and photographed. */
+export interface InspectionStory {
+  /** How many places of the walk-round, from its beginning; every seventh was skipped. */
+  walked: number;
+  finds: { place: string | null; panel: string; layer: string; u: number; v: number; sign: SignId; note: string }[];
+  pits: { panel: string; layer: string; side: number; patches: [u: number, v: number, depth: number, pits: number, mouth: number][] }[];
+  photos: { panel: string; layer: string; days: number; note: string; picture: Picture }[];
+}
+/** An invented picture: a taped rectangle on a panel, seen askew, with rust or without. */
+interface Picture {
+  rust: number;
+  /** The rectangle on the panel, mm, from its lower left corner anticlockwise. */
+  taped: [number, number][];
+}
+
+const DAY = 86_400_000;
+
+export async function inspect(
+  services: Services,
+  owner: Caller,
+  vehicle: string,
+  story: InspectionStory | undefined,
+): Promise<void> {
+  if (!story) return;
+  const { places } = await services.walks.walk(owner, vehicle);
+  for (const [i, place] of places.slice(0, story.walked).entries())
+    await services.walks.look(owner, vehicle, place.id, i % 7 === 6 ? 'skipped' : 'looked');
+  for (const find of story.finds) await services.finds.add(owner, vehicle, { ...find, id: randomUUID() });
+  for (const { panel, layer, side, patches } of story.pits)
+    for (const [u, v, depth, pits, mouth] of patches)
+      await services.pits.add(owner, vehicle, { id: randomUUID(), panel, layer, side, u, v, depth, pits, mouth });
+  for (const { panel, layer, days, note, picture } of story.photos) {
+    const [u, v] = middleOf(picture.taped);
+    const takenAt = new Date(Date.now() - days * DAY);
+    const photo = await services.photos.add(
+      owner,
+      vehicle,
+      { id: randomUUID(), panel, layer, u, v, note, takenAt },
+      await draw(picture),
+    );
+    const pairs = CORNERS.map(([x, y], i) => ({ x, y, u: picture.taped[i]![0], v: picture.taped[i]![1] }));
+    await services.photos.change(owner, vehicle, photo.id, { panel, layer, u, v, note, pairs, version: photo.version });
+  }
+}
+
+const middleOf = (ring: readonly [number, number][]): [number, number] => [
+  ring.reduce((sum, p) => sum + p[0], 0) / ring.length,
+  ring.reduce((sum, p) => sum + p[1], 0) / ring.length,
+];
+
+/** Where the corners of the taped rectangle lie on the picture, px. */
+const CORNERS: readonly [number, number][] = [
+  [250, 880],
+  [1210, 800],
+  [1120, 210],
+  [330, 130],
+];
+
+function draw({ rust }: Picture): Promise<Buffer> {
+  const tape = `M${CORNERS.map((p) => p.join(' ')).join('L')}Z`;
+  const blots = Array.from({ length: rust }, (_, i) => {
+    const [x, y] = [420 + ((i * 197) % 620), 330 + ((i * 131) % 400)];
+    return `<ellipse cx="${x}" cy="${y}" rx="${34 + ((i * 37) % 60)}" ry="${24 + ((i * 53) % 46)}" fill="${i % 3 === 0 ? '#4a2017' : '#8a4524'}" opacity="${0.55 + (i % 4) * 0.1}"/>`;
+  });
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="1440" height="1080">
+    <defs><linearGradient id="metal" x1="0" y1="0" x2="1" y2="1"><stop offset="0" stop-color="#8f9a97"/><stop offset="0.5" stop-color="#b9c1bb"/><stop offset="1" stop-color="#7e8885"/></linearGradient>
+    <filter id="soft"><feGaussianBlur stdDeviation="9"/></filter></defs>
+    <rect width="1440" height="1080" fill="url(#metal)"/>
+    <path d="M0 690Q720 600 1440 650" stroke="#6d7774" stroke-width="6" fill="none"/>
+    <path d="M560 1080A330 330 0 0 1 1180 1080" fill="#3a3d3d"/>
+    <g filter="url(#soft)">${blots.join('')}</g>
+    <path d="${tape}" fill="none" stroke="#e8d9a0" stroke-width="26" stroke-linejoin="round"/>
+    ${CORNERS.map(([x, y]) => `<circle cx="${x}" cy="${y}" r="7" fill="#222"/>`).join('')}
+  </svg>`;
+  return sharp(Buffer.from(svg)).jpeg({ quality: 88 }).toBuffer();
+}

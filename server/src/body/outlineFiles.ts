@@ -1,0 +1,241 @@
+import DxfParser, { type IEntity } from 'dxf-parser';
+import { XMLParser } from 'fast-xml-parser';
+import svgpath from 'svgpath';
+import type { OutlineFileView } from '@aspecta/contract/body';
+import {
+  anticlockwise,
+  arc,
+  area,
+  between,
+  boxOf,
+  flattenCubic,
+  inRing,
+  minus,
+  scaled,
+  simplifyRing,
+  type Point,
+  type Ring,
+} from '@aspecta/core/geometry';
+import { refuse } from '@aspecta/core';
+
+/** mm. Ends of drawn lines this close are joined. */
+const JOINS = 0.5;
+/** mm. Corners nearer to their chord than this are dropped. */
+const DRAWN = 0.2;
+const MM_OF_INSUNITS: Readonly<Record<number, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 };
+
+/**
+ * The outline in a DXF or SVG drawing: its largest closed line, and the closed lines inside
+ * it as openings, moved to the lower left corner, in mm.
+ *
+ * @throws Problem `not-a-drawing` or `no-outline` at `file`
+ */
+export function outlineFrom(text: string, name: string): OutlineFileView {
+  const svg = /^\s*(<\?xml[^>]*>\s*)?(<!--[\s\S]*?-->\s*)*(<!DOCTYPE[^>]*>\s*)?<svg[\s>]/i.test(text);
+  const dxf = /^\s*0\s*\r?\n\s*SECTION/m.test(text.slice(0, 4000));
+  if (!svg && !dxf)
+    refuse('not-a-drawing', 'file', `${name || 'This file'} is neither an SVG nor an ASCII DXF drawing, whatever its name says; export it again as one of them.`);
+  const { rings, notes } = svg ? fromSvg(text) : fromDxf(text);
+  const sound = rings.filter((ring) => ring.length >= 3 && area([ring]) > 1);
+  if (sound.length === 0)
+    refuse('no-outline', 'file', 'There is no closed line in this drawing; join its ends and export it again.');
+  const outer = sound.reduce((a, b) => (area([b]) > area([a]) ? b : a));
+  const holes = sound.filter((ring) => ring !== outer && ring.every((p) => inRing(p, outer)));
+  const box = boxOf(outer);
+  const settle = (ring: Ring) =>
+    simplifyRing(anticlockwise(ring), DRAWN).map((p): [number, number] => {
+      const [u, v] = minus(p, [box.minU, box.minV]);
+      return [Math.round(u * 100) / 100, Math.round(v * 100) / 100];
+    });
+  return { outline: settle(outer), holes: holes.map(settle), notes };
+}
+
+interface Drawn {
+  rings: Ring[];
+  notes: string[];
+}
+
+function fromDxf(text: string): Drawn {
+  let drawing;
+  try {
+    drawing = new DxfParser().parseSync(text);
+  } catch {
+    drawing = null;
+  }
+  if (!drawing) return refuse('not-a-drawing', 'file', 'This DXF cannot be read; export it again as ASCII DXF (R12 or 2000).');
+  const unit = Number(drawing.header?.['$INSUNITS'] ?? 0);
+  const mm = MM_OF_INSUNITS[unit] ?? 1;
+  const lines = drawing.entities.map((entity) => pointsOf(entity).map((p) => scaled(p, mm))).filter((line) => line.length > 1);
+  return {
+    rings: joined(lines),
+    notes: MM_OF_INSUNITS[unit] ? [] : ['The drawing does not say its unit; it was taken as mm.'],
+  };
+}
+
+type Vertex = { x: number; y: number; bulge?: number };
+
+function pointsOf(entity: IEntity): Point[] {
+  const any = entity as unknown as {
+    vertices?: Vertex[];
+    shape?: boolean;
+    center?: Vertex;
+    radius?: number;
+    startAngle?: number;
+    endAngle?: number;
+    controlPoints?: Vertex[];
+    fitPoints?: Vertex[];
+  };
+  const degrees = (radians: number) => (radians * 180) / Math.PI;
+  switch (entity.type) {
+    case 'LINE':
+      return (any.vertices ?? []).map(({ x, y }): Point => [x, y]);
+    case 'LWPOLYLINE':
+    case 'POLYLINE':
+      return bulged(any.vertices ?? [], Boolean(any.shape));
+    case 'CIRCLE':
+      return arc([any.center!.x, any.center!.y], any.radius!, 0, 360);
+    case 'ARC': {
+      const from = degrees(any.startAngle!);
+      const to = degrees(any.endAngle!);
+      return arc([any.center!.x, any.center!.y], any.radius!, from, to < from ? to + 360 : to);
+    }
+    case 'SPLINE':
+      return (any.fitPoints?.length ? any.fitPoints : (any.controlPoints ?? [])).map(({ x, y }): Point => [x, y]);
+    default:
+      return [];
+  }
+}
+
+/** A polyline with its arcs (bulge = tan of a quarter of the angle) drawn out. */
+function bulged(vertices: readonly Vertex[], closed: boolean): Point[] {
+  const points: Point[] = [];
+  const count = closed ? vertices.length : vertices.length - 1;
+  for (let i = 0; i < count; i++) {
+    const a = vertices[i]!;
+    const b = vertices[(i + 1) % vertices.length]!;
+    points.push([a.x, a.y]);
+    if (!a.bulge) continue;
+    const angle = 4 * Math.atan(a.bulge);
+    const chord = Math.hypot(b.x - a.x, b.y - a.y);
+    const radius = chord / (2 * Math.sin(Math.abs(angle) / 2));
+    const height = (chord / 2) * ((1 - a.bulge * a.bulge) / (2 * a.bulge));
+    const centre: Point = [
+      (a.x + b.x) / 2 - ((b.y - a.y) / chord) * height,
+      (a.y + b.y) / 2 + ((b.x - a.x) / chord) * height,
+    ];
+    const start = (Math.atan2(a.y - centre[1], a.x - centre[0]) * 180) / Math.PI;
+    points.push(...arc(centre, radius, start, start + (angle * 180) / Math.PI).slice(1, -1));
+  }
+  const last = vertices.at(-1);
+  if (last && !closed) points.push([last.x, last.y]);
+  if (closed && points.length > 0) points.push(points[0]!);
+  return points;
+}
+
+/** Lines joined end to end; only what closes is a ring. */
+function joined(lines: readonly Point[][]): Ring[] {
+  const rings: Ring[] = [];
+  const open = lines.map((line) => [...line]);
+  while (open.length > 0) {
+    const chain = open.pop()!;
+    for (let grown = true; grown && between(chain[0]!, chain.at(-1)!) > JOINS; ) {
+      grown = false;
+      const end = chain.at(-1)!;
+      const next = open.findIndex((line) => between(line[0]!, end) < JOINS || between(line.at(-1)!, end) < JOINS);
+      if (next >= 0) {
+        const [line] = open.splice(next, 1);
+        chain.push(...(between(line![0]!, end) < JOINS ? line! : [...line!].reverse()).slice(1));
+        grown = true;
+      }
+    }
+    if (chain.length > 3 && between(chain[0]!, chain.at(-1)!) <= JOINS) rings.push(chain.slice(0, -1));
+  }
+  return rings;
+}
+
+interface SvgNode {
+  [name: string]: unknown;
+}
+
+function fromSvg(text: string): Drawn {
+  let root: SvgNode | undefined;
+  try {
+    const parsed = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '@', processEntities: false }).parse(text) as SvgNode;
+    root = parsed['svg'] as SvgNode | undefined;
+  } catch {
+    root = undefined;
+  }
+  if (!root) return refuse('not-a-drawing', 'file', 'This SVG cannot be read; export it again.');
+  const { mm, note } = svgScale(root);
+  const rings = pathsIn(root, '').flatMap((d) => ringsOfPath(d)).map((ring) => ring.map(([x, y]): Point => [x * mm, -y * mm]));
+  return { rings, notes: note ? [note] : [] };
+}
+
+/** mm for each unit of the drawing: from width and viewBox; px are 1/96 in. */
+function svgScale(root: SvgNode): { mm: number; note?: string } {
+  const width = /^([\d.]+)\s*(mm|cm|in|px|pt)?$/.exec(String(root['@width'] ?? ''));
+  const box = String(root['@viewBox'] ?? '').split(/[\s,]+/).map(Number);
+  if (!width) return { mm: 1, note: 'The drawing does not say its size; one unit was taken as 1 mm.' };
+  const perUnit = { mm: 1, cm: 10, in: 25.4, px: 25.4 / 96, pt: 25.4 / 72 }[width[2] ?? 'px']!;
+  const shown = box.length === 4 && box[2]! > 0 ? box[2]! : Number(width[1]);
+  return { mm: (Number(width[1]) * perUnit) / shown };
+}
+
+function pathsIn(node: SvgNode, transform: string): string[] {
+  return Object.entries(node).flatMap(([name, value]) => {
+    if (name.startsWith('@')) return [];
+    return (Array.isArray(value) ? value : [value]).flatMap((child: unknown): string[] => {
+      if (typeof child !== 'object' || child === null) return [];
+      const element = child as SvgNode;
+      const own = `${transform} ${String(element['@transform'] ?? '')}`.trim();
+      if (/^(defs|clipPath|mask|symbol|pattern)$/.test(name)) return [];
+      const d = shapeOf(name, element);
+      return [...(d ? [svgpath(d).transform(own).toString()] : []), ...pathsIn(element, own)];
+    });
+  });
+}
+
+function shapeOf(name: string, element: SvgNode): string | undefined {
+  const n = (key: string) => Number(element[`@${key}`] ?? 0);
+  if (name === 'path') return String(element['@d'] ?? '');
+  if (name === 'polygon') return `M${String(element['@points'] ?? '')}Z`;
+  if (name === 'rect') return `M${n('x')} ${n('y')}h${n('width')}v${n('height')}h${-n('width')}Z`;
+  if (name === 'circle' || name === 'ellipse') {
+    const [rx, ry] = name === 'circle' ? [n('r'), n('r')] : [n('rx'), n('ry')];
+    return `M${n('cx') - rx} ${n('cy')}a${rx} ${ry} 0 1 0 ${2 * rx} 0a${rx} ${ry} 0 1 0 ${-2 * rx} 0Z`;
+  }
+  return undefined;
+}
+
+/** Closed parts of a path, curves drawn out. */
+function ringsOfPath(d: string): Ring[] {
+  const rings: Ring[] = [];
+  let points: Point[] = [];
+  const close = () => {
+    if (points.length > 2) rings.push(between(points[0]!, points.at(-1)!) < 1e-6 ? points.slice(0, -1) : points);
+    points = [];
+  };
+  svgpath(d)
+    .abs()
+    .unshort()
+    .unarc()
+    .iterate((segment, _i, x, y) => {
+      const [command, ...n] = segment as unknown as [string, ...number[]];
+      const at: Point = [x, y];
+      if (command === 'M') {
+        points = [[n[0]!, n[1]!]];
+      } else if (command === 'L') points.push([n[0]!, n[1]!]);
+      else if (command === 'H') points.push([n[0]!, y]);
+      else if (command === 'V') points.push([x, n[0]!]);
+      else if (command === 'C') points.push(...flattenCubic(at, [n[0]!, n[1]!], [n[2]!, n[3]!], [n[4]!, n[5]!]));
+      else if (command === 'Q') {
+        const [c, end]: [Point, Point] = [
+          [n[0]!, n[1]!],
+          [n[2]!, n[3]!],
+        ];
+        const toward = (p: Point): Point => [p[0] + ((c[0] - p[0]) * 2) / 3, p[1] + ((c[1] - p[1]) * 2) / 3];
+        points.push(...flattenCubic(at, toward(at), toward(end), end));
+      } else if (command === 'Z' || command === 'z') close();
+    });
+  return rings;
+}

@@ -1,0 +1,78 @@
+import ExcelJS from 'exceljs';
+import Papa from 'papaparse';
+import { signOf, textCell } from '@aspecta/core/survey';
+import type { Inspection } from './service.ts';
+import { stateWords } from './words.ts';
+
+const PANEL_COLUMNS = [
+  'panel',
+  'state',
+  'coverage',
+  'readings',
+  'thinnest_mm',
+  'deepest_coating_um',
+  'share_under_limit',
+  'doubt',
+  'deepest_pit_expected_mm',
+  'chance_of_a_hole',
+  'zones',
+  'finds',
+];
+
+/** One line for each panel, also for those that were not inspected. */
+function panelRows({ panels, notInspected }: Inspection): (string | number)[][] {
+  const known = panels.map((report) => {
+    const map = report.maps[0]?.map;
+    const pits = report.pits.find(({ view }) => view.result)?.view.result;
+    return [
+      report.panel.name,
+      stateWords(report.state.state, 'workshop'),
+      round(report.state.coverage),
+      report.state.readings,
+      report.state.thinnest ?? '',
+      report.state.deepestCoating ?? '',
+      map ? round(map.summary.underLimit) : '',
+      map ? round(map.summary.underLimitSd) : '',
+      pits ? round(pits.deepestExpected) : '',
+      pits ? round(pits.perforationProbability) : '',
+      report.zones.length,
+      report.finds.length,
+    ];
+  });
+  return [...known, ...notInspected.map((panel) => [panel.name, 'not inspected', 0, 0, '', '', '', '', '', '', 0, 0])];
+}
+
+const FIND_COLUMNS = ['panel', 'layer', 'u_mm', 'v_mm', 'found', 'load_bearing', 'note', 'by', 'at'];
+const findRows = ({ walk }: Inspection): (string | number)[][] =>
+  walk.finds.map((find) => [
+    find.panel,
+    find.layer,
+    find.u,
+    find.v,
+    signOf(find.sign).title,
+    find.structural ? 'yes' : 'no',
+    textCell(find.note),
+    textCell(find.by),
+    find.at,
+  ]);
+
+const round = (value: number) => Math.round(value * 10_000) / 10_000;
+
+/** The panels of an inspection as CSV. */
+export const inspectionCsv = (inspection: Inspection): Buffer =>
+  Buffer.from(`${Papa.unparse([PANEL_COLUMNS, ...panelRows(inspection)], { newline: '\n' })}\n`);
+
+/** Panels and finds of an inspection as a workbook. */
+export async function inspectionXlsx(inspection: Inspection): Promise<Buffer> {
+  const book = new ExcelJS.Workbook();
+  for (const [name, columns, rows] of [
+    ['Panels', PANEL_COLUMNS, panelRows(inspection)],
+    ['Finds', FIND_COLUMNS, findRows(inspection)],
+  ] as const) {
+    const sheet = book.addWorksheet(name, { views: [{ state: 'frozen', ySplit: 1 }] });
+    sheet.addRow([...columns]).font = { bold: true };
+    for (const row of rows) sheet.addRow(row);
+    sheet.columns.forEach((column, i) => (column.width = i === 0 ? 30 : 18));
+  }
+  return Buffer.from(await book.xlsx.writeBuffer());
+}

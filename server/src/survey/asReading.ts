@@ -1,0 +1,20 @@
+import type { ReadingInput } from '@aspecta/contract/survey';
+import type { Reading } from '@aspecta/core/survey';
+import type { ReadingRow } from './entities.ts';
+
+/** A reading of the wire or the database as core takes it: what was not read is left out. */
+export function asReading(input: ReadingInput | ReadingRow): Reading {
+  return {
+    panel: input.panel,
+    layer: input.layer,
+    u: input.u,
+    v: input.v,
+    coatingUm: input.coatingUm ?? undefined,
+    coatingOver: input.coatingOver ?? undefined,
+    metalMm: input.metalMm ?? undefined,
+    metalUnder: input.metalUnder ?? undefined,
+    probe: input.probe ?? undefined,
+    note: input.note ?? undefined,
+  };
+}
+

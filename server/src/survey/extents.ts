@@ -1,0 +1,126 @@
+import { randomUUID } from 'node:crypto';
+import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
+import { EVIDENCE, type Evidence, type ExtentView, type LearntView } from '@aspecta/contract/survey';
+import { sheetOf, type Panel } from '@aspecta/core/body';
+import { area, clip } from '@aspecta/core/geometry';
+import { SPREAD_PRIOR, spreadRatio, type Opening, type SpreadEvidence } from '@aspecta/core/survey';
+import { VehicleEntity } from '../garage/entities.ts';
+import type { Caller } from '../http/session.ts';
+import { ForecastEntity, ZoneEntity, ZoneVersionEntity, type ForecastRow, type ZoneRow } from './entities.ts';
+
+/** How much each kind of evidence shows, from the least to the most. */
+const DEPTH: Readonly<Record<Evidence, number>> = { blister: 0, pinhole: 1, map: 2, stripped: 2, blasted: 3, opened: 4 };
+/** mm². An opening that found nothing at all still has to have a logarithm. */
+const LEAST_FOUND = 1;
+
+const kindOf = (evidence: Evidence): SpreadEvidence => (evidence === 'map' ? 'stripped' : evidence);
+
+/** What showed, what was predicted, what was found: kept zone by zone, learnt shop by shop. */
+export class ExtentService {
+  private readonly db: DataSource;
+
+  constructor(db: DataSource) {
+    this.db = db;
+  }
+
+  /** Keeps what is to be expected of a zone by what shows of it now; once for each kind of evidence. */
+  async foretell(manager: EntityManager, caller: Caller, zone: ZoneRow, panel: Panel): Promise<void> {
+    const known = await manager.findOneBy(ForecastEntity, { zoneId: zone.id, evidence: zone.evidence });
+    const seen = clip('intersection', [zone.ring, ...zone.holes], sheetOf(panel)).area;
+    if (known || seen === 0) return;
+    const { p50, p90 } = spreadRatio(kindOf(zone.evidence), await this.history(caller, zone.evidence));
+    const whole = area(sheetOf(panel));
+    await manager.insert(ForecastEntity, {
+      id: randomUUID(),
+      zoneId: zone.id,
+      evidence: zone.evidence,
+      seen,
+      predicted50: Math.min(whole, seen * Math.max(1, p50)),
+      predicted90: Math.min(whole, seen * Math.max(1, p90)),
+      at: new Date(),
+    });
+  }
+
+  /** All forecasts of a vehicle or of one panel, with what was found where somebody has looked deeper since. */
+  async list(vehicleId: string, panel?: string): Promise<ExtentView[]> {
+    const zones = await this.db.manager.findBy(ZoneEntity, {
+      vehicleId,
+      deletedAt: IsNull(),
+      ...(panel ? { panel } : {}),
+    });
+    return this.extentsOf(zones);
+  }
+
+  private async extentsOf(zones: readonly ZoneRow[]): Promise<ExtentView[]> {
+    if (zones.length === 0) return [];
+    const ids = zones.map((zone) => zone.id);
+    const [forecasts, versions] = await Promise.all([
+      this.db.manager.find(ForecastEntity, { where: { zoneId: In(ids) }, order: { at: 'ASC' } }),
+      this.db.manager.find(ZoneVersionEntity, { where: { zoneId: In(ids) }, order: { version: 'ASC' } }),
+    ]);
+    return forecasts.map((forecast: ForecastRow): ExtentView => {
+      const zone = zones.find((candidate) => candidate.id === forecast.zoneId)!;
+      const deeper = versions
+        .filter((row) => row.zoneId === zone.id && DEPTH[row.evidence] > DEPTH[forecast.evidence])
+        .at(-1);
+      return {
+        zoneId: zone.id,
+        panel: zone.panel,
+        layer: zone.layer,
+        evidence: forecast.evidence,
+        seen: forecast.seen,
+        predicted50: forecast.predicted50,
+        predicted90: forecast.predicted90,
+        found: deeper ? Math.max(LEAST_FOUND, area([deeper.ring, ...deeper.holes])) : null,
+        foundBy: deeper?.evidence ?? null,
+        at: forecast.at.toISOString(),
+      };
+    });
+  }
+
+  /** Openings of the whole shop for one kind of evidence: what its next prediction rests on. */
+  async history(caller: Caller, evidence: Evidence): Promise<Opening[]> {
+    return (await this.cases(caller))
+      .filter((extent) => kindOf(extent.evidence) === kindOf(evidence))
+      .map(({ predicted50, found }) => ({ predicted: predicted50, found: found! }));
+  }
+
+  /** What this shop has learnt, by evidence: its cases, the factor, and the ratio it expects now. */
+  async learnt(caller: Caller): Promise<LearntView[]> {
+    const cases = await this.cases(caller);
+    return (Object.keys(SPREAD_PRIOR) as SpreadEvidence[])
+      .filter((evidence) => evidence in EVIDENCE)
+      .map((evidence) => {
+        const own = cases.filter((extent) => kindOf(extent.evidence) === evidence);
+        const history = own.map(({ predicted50, found }) => ({ predicted: predicted50, found: found! }));
+        const { p10, p50, p90, factor } = spreadRatio(evidence, history);
+        return {
+          evidence,
+          factor,
+          ratio: { p10, p50, p90 },
+          cases: own.map((extent) => ({
+            predicted: extent.predicted50,
+            found: extent.found!,
+            vehicle: extent.vehicle,
+            panel: extent.panel,
+            at: extent.at,
+          })),
+        };
+      });
+  }
+
+  private async cases(caller: Caller): Promise<(ExtentView & { vehicle: string })[]> {
+    const vehicles = await this.db.manager.findBy(VehicleEntity, { shopId: caller.shopId });
+    if (vehicles.length === 0) return [];
+    const zones = await this.db.manager.findBy(ZoneEntity, {
+      vehicleId: In(vehicles.map((vehicle) => vehicle.id)),
+      deletedAt: IsNull(),
+    });
+    const nameOf = new Map(
+      zones.map((zone) => [zone.id, vehicles.find((vehicle) => vehicle.id === zone.vehicleId)!.nickname]),
+    );
+    return (await this.extentsOf(zones))
+      .filter((extent) => extent.found !== null)
+      .map((extent) => ({ ...extent, vehicle: nameOf.get(extent.zoneId)! }));
+  }
+}

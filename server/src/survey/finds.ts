@@ -1,0 +1,82 @@
+import { IsNull, type DataSource } from 'typeorm';
+import type { FindInput, FindView } from '@aspecta/contract/survey';
+import { panelOf, type BodyPlan, type Panel } from '@aspecta/core/body';
+import { checkReading, NEAR_MOUNT, signOf } from '@aspecta/core/survey';
+import { record } from '../events/record.ts';
+import type { GarageService } from '../garage/service.ts';
+import { notFound } from '../http/problems.ts';
+import type { Caller } from '../http/session.ts';
+import { FindEntity, type FindRow } from './entities.ts';
+
+/** What inspectors have found, by sign and place; those on load-bearing metal first. */
+export class FindService {
+  private readonly db: DataSource;
+  private readonly garage: GarageService;
+
+  constructor(db: DataSource, garage: GarageService) {
+    this.db = db;
+    this.garage = garage;
+  }
+
+  async list(caller: Caller, vehicleId: string, panel?: string): Promise<FindView[]> {
+    await this.garage.own(caller, vehicleId);
+    const rows = await this.db.manager.find(FindEntity, {
+      where: { vehicleId, deletedAt: IsNull(), ...(panel ? { panel } : {}) },
+      order: { at: 'ASC' },
+    });
+    return rows.map(findView).sort(worstFirst);
+  }
+
+  /** Notes a find; the same one sent twice is stored once. */
+  async add(caller: Caller, vehicleId: string, input: FindInput): Promise<FindView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    checkPlace(vehicle.plan, input);
+    const panel = panelOf(vehicle.plan, input.panel);
+    const row: FindRow = {
+      ...input,
+      place: input.place ?? null,
+      photoId: input.photoId ?? null,
+      vehicleId,
+      structural: isStructural(panel, input),
+      at: new Date(),
+      by: caller.name,
+      deletedAt: null,
+    };
+    await this.db.transaction(async (manager) => {
+      const known = await manager.findOneBy(FindEntity, { id: input.id });
+      if (known && known.vehicleId !== vehicleId) throw notFound('find');
+      if (known) return;
+      await manager.createQueryBuilder().insert().into(FindEntity).values(row).orIgnore().execute();
+      await record(manager, caller, vehicleId, 'survey', `Found on ${panel.name}: ${signOf(input.sign).title.toLowerCase()}`);
+    });
+    return findView(await this.db.manager.findOneByOrFail(FindEntity, { id: input.id }));
+  }
+
+  async setRemoved(caller: Caller, vehicleId: string, id: string, removed: boolean): Promise<void> {
+    await this.garage.own(caller, vehicleId);
+    const { affected } = await this.db.manager.update(
+      FindEntity,
+      { id, vehicleId },
+      { deletedAt: removed ? new Date() : null },
+    );
+    if (affected !== 1) throw notFound('find');
+  }
+}
+
+/** The place must be on the sheet, exactly as for a reading. */
+export function checkPlace(plan: BodyPlan, place: { panel: string; layer: string; u: number; v: number }): void {
+  checkReading(plan, { panel: place.panel, layer: place.layer, u: place.u, v: place.v, probe: 'sound' });
+}
+
+const isStructural = (panel: Panel, { u, v }: { u: number; v: number }) =>
+  panel.structural || panel.mounts.some((mount) => Math.hypot(mount.at[0] - u, mount.at[1] - v) <= NEAR_MOUNT);
+
+export function findView(row: FindRow): FindView {
+  const { vehicleId: _vehicle, deletedAt: _deleted, at, ...rest } = row;
+  return { ...rest, structural: Boolean(row.structural), at: at.toISOString() };
+}
+
+function worstFirst(a: FindView, b: FindView): number {
+  const rank = (find: FindView) => signOf(find.sign).weight + (find.structural ? 1 : 0);
+  return rank(b) - rank(a) || (a.at < b.at ? -1 : 1);
+}

@@ -1,0 +1,61 @@
+import type { DataSource } from 'typeorm';
+import type { WalkView } from '@aspecta/contract/survey';
+import { walkCoverage, walkRound } from '@aspecta/core/survey';
+import type { GarageService, OwnVehicle } from '../garage/service.ts';
+import { notFound } from '../http/problems.ts';
+import type { Caller } from '../http/session.ts';
+import { LookEntity } from './entities.ts';
+import type { FindService } from './finds.ts';
+
+/** The guided first pass over a vehicle: what has been looked at, skipped, and found. */
+export class WalkService {
+  private readonly db: DataSource;
+  private readonly garage: GarageService;
+  private readonly finds: FindService;
+
+  constructor(db: DataSource, garage: GarageService, finds: FindService) {
+    this.db = db;
+    this.garage = garage;
+    this.finds = finds;
+  }
+
+  async walk(caller: Caller, vehicleId: string): Promise<WalkView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    const [looks, finds] = await Promise.all([
+      this.db.manager.findBy(LookEntity, { vehicleId }),
+      this.finds.list(caller, vehicleId),
+    ]);
+    const places = placesOf(vehicle).map((place) => {
+      const look = looks.find((row) => row.place === place.id);
+      return {
+        ...place,
+        state: look?.state ?? ('open' as const),
+        by: look?.by ?? null,
+        finds: finds.filter((find) => find.place === place.id).length,
+      };
+    });
+    const looked = new Set(places.filter((place) => place.state === 'looked').map((place) => place.id));
+    return { places, coverage: walkCoverage(places, looked), finds };
+  }
+
+  /** Notes that a place was looked at, skipped, or is open again; the last word counts. */
+  async look(caller: Caller, vehicleId: string, place: string, state: 'looked' | 'skipped' | 'open'): Promise<WalkView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    if (!placesOf(vehicle).some((candidate) => candidate.id === place)) throw notFound('place');
+    if (state === 'open') await this.db.manager.delete(LookEntity, { vehicleId, place });
+    else
+      await this.db.manager.upsert(LookEntity, { vehicleId, place, state, at: new Date(), by: caller.name }, [
+        'vehicleId',
+        'place',
+      ]);
+    return this.walk(caller, vehicleId);
+  }
+}
+
+const placesOf = (vehicle: OwnVehicle) =>
+  walkRound({
+    plan: vehicle.plan,
+    climate: vehicle.climate,
+    age: new Date().getUTCFullYear() - vehicle.year,
+    past: vehicle.past,
+  });
