@@ -89,7 +89,13 @@ export function compareOn(seed: number): Comparison {
     const places = gridOver(onGrid.sheet, step);
     if (places.length < 3 || places.length === grids.at(-1)?.readings) continue;
     if (places.length > MOST) break;
-    grids.push({ readings: places.length, right: right(onGrid, places.map(({ u, v }) => read(onGrid, u, v))) });
+    grids.push({
+      readings: places.length,
+      right: right(
+        onGrid,
+        places.map(({ u, v }) => read(onGrid, u, v)),
+      ),
+    });
   }
   const truth = truthFor(seed);
   const points: Sample[] = [];
@@ -117,5 +123,7 @@ export function compareWhereNext(panels = 50): { comparisons: Comparison[]; rati
 if (process.argv[1]?.endsWith('whereNext.ts')) {
   const { comparisons, ratio, worst } = compareWhereNext(Number(process.argv[2] ?? 50));
   for (const c of comparisons) process.stdout.write(`panel ${c.seed}: grid ${c.grid}, advised ${c.advised}\n`);
-  process.stdout.write(`together ${(ratio * 100).toFixed(0)} % of the grid's readings; worst ${(worst * 100).toFixed(0)} %\n`);
+  process.stdout.write(
+    `together ${(ratio * 100).toFixed(0)} % of the grid's readings; worst ${(worst * 100).toFixed(0)} %\n`,
+  );
 }

@@ -9,7 +9,12 @@ export interface InspectionStory {
   /** How many places of the walk-round, from its beginning; every seventh was skipped. */
   walked: number;
   finds: { place: string | null; panel: string; layer: string; u: number; v: number; sign: SignId; note: string }[];
-  pits: { panel: string; layer: string; side: number; patches: [u: number, v: number, depth: number, pits: number, mouth: number][] }[];
+  pits: {
+    panel: string;
+    layer: string;
+    side: number;
+    patches: [u: number, v: number, depth: number, pits: number, mouth: number][];
+  }[];
   photos: { panel: string; layer: string; days: number; note: string; picture: Picture }[];
 }
 /** An invented picture: a taped rectangle on a panel, seen askew, with rust or without. */

@@ -21,7 +21,7 @@ test('one car from the first reading to the last stitch', async ({ page, house }
       readingsCsv('quarter-l', { u: 880, v: 520, radius: 62 }, { from: [640, 380], to: [1100, 600], step: 42 }),
     );
     await page.getByRole('button', { name: 'Import readings' }).click();
-    await page.getByLabel('CSV file of readings').setInputFiles(file);
+    await page.getByLabel('File of readings').setInputFiles(file);
     await expect(page.getByText('66 readings on 1 panel, all good.')).toBeVisible();
     await page.getByRole('button', { name: 'Store 66 readings' }).click();
     await expect(page.locator('[data-panel="quarter-l"]')).toHaveAttribute('data-state', 'thin');

@@ -13,7 +13,7 @@ test('the main job by touch on a tablet', async ({ page, house }, info) => {
     readingsCsv('floor-front-r', { u: 420, v: 250, radius: 60 }, { from: [240, 120], to: [620, 420], step: 48 }),
   );
   await page.getByRole('button', { name: 'Import readings' }).tap();
-  await page.getByLabel('CSV file of readings').setInputFiles(file);
+  await page.getByLabel('File of readings').setInputFiles(file);
   await page.getByRole('button', { name: /Store \d+ readings/ }).tap();
 
   await page.locator('[data-panel="floor-front-r"]').tap();

@@ -22,7 +22,7 @@ test('a wrong CSV is explained line by line and stores nothing', async ({ page, 
     'panel,layer,u_mm,v_mm,coating_um,metal_mm,note\nroof,outer,300,300,120,0.85,\nrof,outer,1,1,,1,\nroof,outer,300,300,120,-0.2,\nroof,outer,abc,300,120,0.8,\n',
   );
   await page.getByRole('button', { name: 'Import readings' }).click();
-  await page.getByLabel('CSV file of readings').setInputFiles(file);
+  await page.getByLabel('File of readings').setInputFiles(file);
   await expect(page.getByText('3 lines cannot be taken; nothing has been stored.')).toBeVisible();
   await expect(page.getByRole('row', { name: /3 panel/ })).toContainText('no panel "rof"');
   await expect(page.getByRole('row', { name: /4 metalMm/ })).toContainText('at least 0 mm');

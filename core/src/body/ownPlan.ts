@@ -1,5 +1,16 @@
 import { SEAM_MEETS } from '../tolerances.ts';
-import { anticlockwise, area, boxOf, inRing, minus, plus, simpleRing, toRing, type Point, type Ring } from '../geometry/index.ts';
+import {
+  anticlockwise,
+  area,
+  boxOf,
+  inRing,
+  minus,
+  plus,
+  simpleRing,
+  toRing,
+  type Point,
+  type Ring,
+} from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
 import type { BodyPlan, Panel } from './types.ts';
 
@@ -21,8 +32,11 @@ export function withOutline(panel: Panel, outline: Ring): { panel: Panel; shift:
   const moved = (p: Point): Point => plus(p, shift);
   const within = (points: readonly Point[]) => points.every((p) => inRing(p, ring));
   const dropped: string[] = [];
-  const keep = <T extends { name: string }>(items: readonly T[], fits: (item: T) => boolean, move: (item: T) => T): T[] =>
-    items.filter((item) => fits(item) || (dropped.push(item.name), false)).map(move);
+  const keep = <T extends { name: string }>(
+    items: readonly T[],
+    fits: (item: T) => boolean,
+    move: (item: T) => T,
+  ): T[] => items.filter((item) => fits(item) || (dropped.push(item.name), false)).map(move);
   const onSheet = (p: Point) => inRing(p, ring) || toRing(p, ring) < 25;
   return {
     shift,
@@ -30,10 +44,26 @@ export function withOutline(panel: Panel, outline: Ring): { panel: Panel; shift:
     panel: {
       ...panel,
       outline: ring.map(moved),
-      holes: keep(panel.holes, (h) => within(h.outline), (h) => ({ ...h, outline: h.outline.map(moved) })),
-      creases: keep(panel.creases, (c) => c.line.every(onSheet), (c) => ({ ...c, line: c.line.map(moved) })),
-      flanges: keep(panel.flanges, (f) => f.outline.every(onSheet), (f) => ({ ...f, outline: f.outline.map(moved) })),
-      mounts: keep(panel.mounts, (m) => inRing(m.at, ring), (m) => ({ ...m, at: moved(m.at) })),
+      holes: keep(
+        panel.holes,
+        (h) => within(h.outline),
+        (h) => ({ ...h, outline: h.outline.map(moved) }),
+      ),
+      creases: keep(
+        panel.creases,
+        (c) => c.line.every(onSheet),
+        (c) => ({ ...c, line: c.line.map(moved) }),
+      ),
+      flanges: keep(
+        panel.flanges,
+        (f) => f.outline.every(onSheet),
+        (f) => ({ ...f, outline: f.outline.map(moved) }),
+      ),
+      mounts: keep(
+        panel.mounts,
+        (m) => inRing(m.at, ring),
+        (m) => ({ ...m, at: moved(m.at) }),
+      ),
       placement: minus(panel.placement, shift),
     },
   };

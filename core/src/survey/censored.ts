@@ -43,7 +43,11 @@ export function fillCensored(samples: readonly CensoredSample[], model: Variogra
   const censored = samples.flatMap((sample, i) => (sample.censored ? [i] : []));
   if (censored.length === 0) return samples.map(plain);
   if (censored.length === samples.length)
-    refuse('all-censored', 'points', 'All readings are over the range of the gauge; at least one measured value is needed.');
+    refuse(
+      'all-censored',
+      'points',
+      'All readings are over the range of the gauge; at least one measured value is needed.',
+    );
   const filled = samples.map(plain);
   for (let round = 0; round < ROUNDS; round++) {
     let moved = 0;

@@ -4,15 +4,16 @@ import { refuse } from '../problem.ts';
 export type CorrosivityCategory = 'C1' | 'C2' | 'C3' | 'C4' | 'C5' | 'CX';
 
 /* First-year loss, µm: ISO 9223, from memory. */
-const FIRST_YEAR: Readonly<Record<CorrosivityCategory, { steel: readonly [number, number]; zinc: readonly [number, number] }>> =
-  {
-    C1: { steel: [0, 1.3], zinc: [0, 0.1] },
-    C2: { steel: [1.3, 25], zinc: [0.1, 0.7] },
-    C3: { steel: [25, 50], zinc: [0.7, 2.1] },
-    C4: { steel: [50, 80], zinc: [2.1, 4.2] },
-    C5: { steel: [80, 200], zinc: [4.2, 8.4] },
-    CX: { steel: [200, 700], zinc: [8.4, 25] },
-  };
+const FIRST_YEAR: Readonly<
+  Record<CorrosivityCategory, { steel: readonly [number, number]; zinc: readonly [number, number] }>
+> = {
+  C1: { steel: [0, 1.3], zinc: [0, 0.1] },
+  C2: { steel: [1.3, 25], zinc: [0.1, 0.7] },
+  C3: { steel: [25, 50], zinc: [0.7, 2.1] },
+  C4: { steel: [50, 80], zinc: [2.1, 4.2] },
+  C5: { steel: [80, 200], zinc: [4.2, 8.4] },
+  CX: { steel: [200, 700], zinc: [8.4, 25] },
+};
 /** Exponents of time: ISO 9224, average of the metal. */
 const EXPONENT = { steel: 0.523, zinc: 0.813 };
 
@@ -80,7 +81,10 @@ export function lookAgain({
   category: CorrosivityCategory;
 }): LookAgain {
   const first = corrosion({ category, years: 1 });
-  const spare = Math.max(0, finite('metal', metal, { min: 0, unit: 'mm' }) - finite('limit', limit, { min: 0, unit: 'mm' }));
+  const spare = Math.max(
+    0,
+    finite('metal', metal, { min: 0, unit: 'mm' }) - finite('limit', limit, { min: 0, unit: 'mm' }),
+  );
   const until = (rate: number) => (rate === 0 ? Infinity : ((spare * 1000) / rate) ** (1 / EXPONENT.steel));
   const soonest = until(first.high);
   return {

@@ -17,7 +17,10 @@ const LONGEST_LINE = 200;
  * Anything else is nonsense and is passed on as such, shortened.
  */
 export function gaugeLine(line: string): GaugeLine {
-  const text = line.slice(0, LONGEST_LINE).replace(/[^\x20-\x7e]/g, '·').trim();
+  const text = line
+    .slice(0, LONGEST_LINE)
+    .replace(/[^\x20-\x7e]/g, '·')
+    .trim();
   const words = text.split(/ +/);
   const number = (i: number) => (/^-?\d+(\.\d+)?$/.test(words[i] ?? '') ? Number(words[i]) : Number.NaN);
   if (words[0] === 'R' && Number.isInteger(number(1))) {

@@ -143,8 +143,7 @@ function readLine(cells: readonly string[], columns: readonly Column[]): Importe
     } else if (field === 'metal') {
       reading.metalUnder = text.startsWith('<') || undefined;
       reading.metalMm = numberIn('metal', text.replace(/^<\s*/, '')) * factor;
-    }
-    else reading[field] = numberIn(field, text) * factor;
+    } else reading[field] = numberIn(field, text) * factor;
   });
   return reading;
 }
@@ -152,7 +151,11 @@ function readLine(cells: readonly string[], columns: readonly Column[]): Importe
 function probeIn(text: string): ProbeVerdict | undefined {
   if (text === '') return undefined;
   if (text !== 'sound' && text !== 'soft' && text !== 'through')
-    throw new Problem('unknown-probe', 'probe', `"${shorten(text)}" is no verdict of the probe; write sound, soft or through.`);
+    throw new Problem(
+      'unknown-probe',
+      'probe',
+      `"${shorten(text)}" is no verdict of the probe; write sound, soft or through.`,
+    );
   return text;
 }
 

@@ -10,11 +10,19 @@ export {
   thicknessAt,
   CELL_CODES,
   FEWEST_READINGS,
+  type ThicknessAt,
   type ThicknessMap,
   type CellCode,
 } from './mapThickness.ts';
 export { proposeZones } from './proposeZones.ts';
-export { importReadings, importRows, MOST_ROWS, type Imported, type ImportedReading, type LineError } from './importReadings.ts';
+export {
+  importReadings,
+  importRows,
+  MOST_ROWS,
+  type Imported,
+  type ImportedReading,
+  type LineError,
+} from './importReadings.ts';
 export { READING_COLUMNS, readingCells, textCell, type KeptReading } from './exportReadings.ts';
 export { normalCdf } from './normal.ts';
 export { expectedBeyond, fillCensored, type CensoredSample } from './censored.ts';

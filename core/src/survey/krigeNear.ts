@@ -14,11 +14,7 @@ const TILE = 100;
  * Up to 120 samples it is exact.
  * Source: Journel & Huijbregts 1978, ch. V (screen effect); Chilès & Delfiner 2012, §3.6.
  */
-export function prepareNearKriging(
-  samples: readonly Sample[],
-  model: VariogramModel,
-  withResiduals = true,
-): Kriging {
+export function prepareNearKriging(samples: readonly Sample[], model: VariogramModel, withResiduals = true): Kriging {
   if (samples.length <= WHOLE_UP_TO) return prepareKriging(samples, model, withResiduals);
   const predict: Kriging['predict'] = (atU, atV, mean, variance) => {
     for (const members of tilesOf(atU, atV).values()) {

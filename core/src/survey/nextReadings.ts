@@ -104,9 +104,7 @@ function doubtAt(cells: readonly Cell[], samples: readonly Sample[], model: Vari
 }
 
 const calledShare = ({ under }: Doubt) =>
-  under.length === 0
-    ? 0
-    : under.filter((p) => Math.max(p, 1 - p) >= surveyRules.certainty).length / under.length;
+  under.length === 0 ? 0 : under.filter((p) => Math.max(p, 1 - p) >= surveyRules.certainty).length / under.length;
 
 function choose(
   cells: readonly Cell[],

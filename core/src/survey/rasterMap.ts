@@ -75,7 +75,9 @@ export function rasterMap({
     mean,
     variance,
   );
-  const censored = new Set(readings.filter((reading) => reading.censored).map((reading) => `${reading.u} ${reading.v}`));
+  const censored = new Set(
+    readings.filter((reading) => reading.censored).map((reading) => `${reading.u} ${reading.v}`),
+  );
   return {
     ...raster,
     model,
@@ -92,8 +94,7 @@ export function rasterMap({
 }
 
 export const uOf = ({ origin, columns, cell }: Raster, i: number) => origin[0] + ((i % columns) + 0.5) * cell;
-export const vOf = ({ origin, columns, cell }: Raster, i: number) =>
-  origin[1] + (Math.floor(i / columns) + 0.5) * cell;
+export const vOf = ({ origin, columns, cell }: Raster, i: number) => origin[1] + (Math.floor(i / columns) + 0.5) * cell;
 
 function rasterOver(sheet: Polygon): Raster & { inside: Uint8Array } {
   const box = boxOf(sheet[0]!);

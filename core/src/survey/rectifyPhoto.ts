@@ -47,8 +47,14 @@ export function rectifyPhoto({
     u: finite(`pairs[${i}].u`, pair?.u, { min: -1e6, max: 1e6, unit: 'mm' }),
     v: finite(`pairs[${i}].v`, pair?.v, { min: -1e6, max: 1e6, unit: 'mm' }),
   }));
-  refuseFlat(known.map(({ x, y }) => [x, y]), 'picture');
-  refuseFlat(known.map(({ u, v }) => [u, v]), 'panel');
+  refuseFlat(
+    known.map(({ x, y }) => [x, y]),
+    'picture',
+  );
+  refuseFlat(
+    known.map(({ u, v }) => [u, v]),
+    'panel',
+  );
   const from = normalising(known.map(({ x, y }) => [x, y]));
   const to = normalising(known.map(({ u, v }) => [u, v]));
   const scaled = known.map((pair) => {
@@ -61,7 +67,11 @@ export function rectifyPhoto({
   const orientation = Math.sign(weight(matrix, known[0]!));
   known.forEach((pair, i) => {
     if (Math.sign(weight(matrix, pair)) !== orientation)
-      refuse('beyond-horizon', `pairs[${i}]`, `Point ${i + 1} and the others cannot lie on one flat sheet; check which place it belongs to.`);
+      refuse(
+        'beyond-horizon',
+        `pairs[${i}]`,
+        `Point ${i + 1} and the others cannot lie on one flat sheet; check which place it belongs to.`,
+      );
   });
   const residuals = known.map((pair) => {
     const { u, v } = carry(matrix, pair);
@@ -72,7 +82,11 @@ export function rectifyPhoto({
     points: list<{ x: number; y: number }>('points', points, 0, 100_000).map((point, i) => {
       const place = { x: finite(`points[${i}].x`, point?.x), y: finite(`points[${i}].y`, point?.y) };
       if (Math.sign(weight(matrix, place)) !== orientation)
-        refuse('beyond-horizon', `points[${i}]`, `Point ${i + 1} lies beyond the horizon of the sheet; choose one on the panel.`);
+        refuse(
+          'beyond-horizon',
+          `points[${i}]`,
+          `Point ${i + 1} lies beyond the horizon of the sheet; choose one on the panel.`,
+        );
       return carry(matrix, place);
     }),
     rms: Math.sqrt(residuals.reduce((sum, r) => sum + r * r, 0) / residuals.length),
@@ -98,7 +112,11 @@ function refuseFlat(places: readonly Pair2[], where: 'picture' | 'panel'): void 
   const apart = (a: Pair2, b: Pair2) => Math.hypot(a[0] - b[0], a[1] - b[1]);
   const distinct = places.filter((p, i) => !places.slice(0, i).some((q) => apart(p, q) < least));
   if (distinct.length < 4)
-    refuse('repeated', 'pairs', `Only ${distinct.length} of the points differ on the ${where}; mark four different ones.`);
+    refuse(
+      'repeated',
+      'pairs',
+      `Only ${distinct.length} of the points differ on the ${where}; mark four different ones.`,
+    );
   const onLine = (p: Pair2, a: Pair2, b: Pair2) =>
     Math.abs((b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0])) / apart(a, b) < least;
   for (const [i, a] of distinct.entries())

@@ -104,7 +104,12 @@ export const SIGNS: readonly Sign[] = [
     meaning: 'From an accessory, wrong trim or an earlier mounting: to be welded up.',
     weight: 0.2,
   },
-  { id: 'flash-rust', title: 'Flash rust on bare metal', meaning: 'It has stood bare too long: prime soon.', weight: 0.2 },
+  {
+    id: 'flash-rust',
+    title: 'Flash rust on bare metal',
+    meaning: 'It has stood bare too long: prime soon.',
+    weight: 0.2,
+  },
   {
     id: 'stuck-nut',
     title: 'Stuck captive nut, lost thread',

@@ -39,9 +39,13 @@ export interface Spread3 {
  * @returns quantiles of found/seen, and the factor on the median that was learnt
  * Source: Gelman et al., Bayesian Data Analysis, 3rd ed., §3.3.
  */
-export function spreadRatio(evidence: SpreadEvidence, history: readonly Opening[]): Spread3 & { factor: number; cases: number } {
+export function spreadRatio(
+  evidence: SpreadEvidence,
+  history: readonly Opening[],
+): Spread3 & { factor: number; cases: number } {
   const prior = SPREAD_PRIOR[evidence] as (typeof SPREAD_PRIOR)[SpreadEvidence] | undefined;
-  if (!prior) return refuse('unknown-evidence', 'evidence', `evidence must be one of ${Object.keys(SPREAD_PRIOR).join(', ')}.`);
+  if (!prior)
+    return refuse('unknown-evidence', 'evidence', `evidence must be one of ${Object.keys(SPREAD_PRIOR).join(', ')}.`);
   const logs = list<Opening>('history', history, 0, 10_000).map((opening, i) => {
     const predicted = finite(`history[${i}].predicted`, opening?.predicted, { above: 0, unit: 'mm²' });
     const found = finite(`history[${i}].found`, opening?.found, { above: 0, unit: 'mm²' });
@@ -60,7 +64,13 @@ export function spreadRatio(evidence: SpreadEvidence, history: readonly Opening[
   const beta = beta0 + squares / 2 + (kappa0 * n * mean * mean) / (2 * kappa);
   const scale = Math.sqrt((beta * (kappa + 1)) / (alpha * kappa));
   const quantile = (share: number) => prior.median * Math.exp(location + scale * jstat.studentt.inv(share, 2 * alpha));
-  return { p10: quantile(0.1), p50: prior.median * Math.exp(location), p90: quantile(0.9), factor: Math.exp(location), cases: n };
+  return {
+    p10: quantile(0.1),
+    p50: prior.median * Math.exp(location),
+    p90: quantile(0.9),
+    factor: Math.exp(location),
+    cases: n,
+  };
 }
 
 /**

@@ -148,7 +148,8 @@ type Draft = Omit<WalkPlace, 'why' | 'lookFor' | 'risk'> & { kind: Kind; exposur
 
 function panelPlaces(panel: Panel): Draft[] {
   const structural = (at: Point) =>
-    panel.structural || panel.mounts.some((mount) => Math.hypot(mount.at[0] - at[0], mount.at[1] - at[1]) <= NEAR_MOUNT);
+    panel.structural ||
+    panel.mounts.some((mount) => Math.hypot(mount.at[0] - at[0], mount.at[1] - at[1]) <= NEAR_MOUNT);
   // Low on the car and facing the road is worse; the roof is nearly spared.
   const exposure = /roof|bonnet|hood|boot-lid|cowl/.test(panel.id) ? 0.5 : /pillar|cant/.test(panel.id) ? 0.75 : 1;
   const draft = (kind: Kind, name: string, title: string, at: Point, weight = 1): Draft => ({

@@ -83,9 +83,7 @@ export function splitZone(zone: Polygon, line: readonly Point[]): Polygon[] {
   const turn: Point = [-(end[1] - start[1]), end[0] - start[0]];
   const length = Math.hypot(...turn);
   const away: Point = [(turn[0] / length) * far * 3, (turn[1] / length) * far * 3];
-  const side: Polygon = [
-    [...path, [end[0] + away[0], end[1] + away[1]], [start[0] + away[0], start[1] + away[1]]],
-  ];
+  const side: Polygon = [[...path, [end[0] + away[0], end[1] + away[1]], [start[0] + away[0], start[1] + away[1]]]];
   const pieces = [
     ...clipAll('intersection', [zone], [side]).polygons,
     ...clipAll('difference', [zone], [side]).polygons,

@@ -34,7 +34,11 @@ export function outlineFrom(text: string, name: string): OutlineFileView {
   const svg = /^\s*(<\?xml[^>]*>\s*)?(<!--[\s\S]*?-->\s*)*(<!DOCTYPE[^>]*>\s*)?<svg[\s>]/i.test(text);
   const dxf = /^\s*0\s*\r?\n\s*SECTION/m.test(text.slice(0, 4000));
   if (!svg && !dxf)
-    refuse('not-a-drawing', 'file', `${name || 'This file'} is neither an SVG nor an ASCII DXF drawing, whatever its name says; export it again as one of them.`);
+    refuse(
+      'not-a-drawing',
+      'file',
+      `${name || 'This file'} is neither an SVG nor an ASCII DXF drawing, whatever its name says; export it again as one of them.`,
+    );
   const { rings, notes } = svg ? fromSvg(text) : fromDxf(text);
   const sound = rings.filter((ring) => ring.length >= 3 && area([ring]) > 1);
   if (sound.length === 0)
@@ -62,10 +66,13 @@ function fromDxf(text: string): Drawn {
   } catch {
     drawing = null;
   }
-  if (!drawing) return refuse('not-a-drawing', 'file', 'This DXF cannot be read; export it again as ASCII DXF (R12 or 2000).');
+  if (!drawing)
+    return refuse('not-a-drawing', 'file', 'This DXF cannot be read; export it again as ASCII DXF (R12 or 2000).');
   const unit = Number(drawing.header?.['$INSUNITS'] ?? 0);
   const mm = MM_OF_INSUNITS[unit] ?? 1;
-  const lines = drawing.entities.map((entity) => pointsOf(entity).map((p) => scaled(p, mm))).filter((line) => line.length > 1);
+  const lines = drawing.entities
+    .map((entity) => pointsOf(entity).map((p) => scaled(p, mm)))
+    .filter((line) => line.length > 1);
   return {
     rings: joined(lines),
     notes: MM_OF_INSUNITS[unit] ? [] : ['The drawing does not say its unit; it was taken as mm.'],
@@ -138,7 +145,7 @@ function joined(lines: readonly Point[][]): Ring[] {
   const open = lines.map((line) => [...line]);
   while (open.length > 0) {
     const chain = open.pop()!;
-    for (let grown = true; grown && between(chain[0]!, chain.at(-1)!) > JOINS; ) {
+    for (let grown = true; grown && between(chain[0]!, chain.at(-1)!) > JOINS;) {
       grown = false;
       const end = chain.at(-1)!;
       const next = open.findIndex((line) => between(line[0]!, end) < JOINS || between(line.at(-1)!, end) < JOINS);
@@ -160,21 +167,27 @@ interface SvgNode {
 function fromSvg(text: string): Drawn {
   let root: SvgNode | undefined;
   try {
-    const parsed = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '@', processEntities: false }).parse(text) as SvgNode;
+    const parsed = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '@', processEntities: false }).parse(
+      text,
+    ) as SvgNode;
     root = parsed['svg'] as SvgNode | undefined;
   } catch {
     root = undefined;
   }
   if (!root) return refuse('not-a-drawing', 'file', 'This SVG cannot be read; export it again.');
   const { mm, note } = svgScale(root);
-  const rings = pathsIn(root, '').flatMap((d) => ringsOfPath(d)).map((ring) => ring.map(([x, y]): Point => [x * mm, -y * mm]));
+  const rings = pathsIn(root, '')
+    .flatMap((d) => ringsOfPath(d))
+    .map((ring) => ring.map(([x, y]): Point => [x * mm, -y * mm]));
   return { rings, notes: note ? [note] : [] };
 }
 
 /** mm for each unit of the drawing: from width and viewBox; px are 1/96 in. */
 function svgScale(root: SvgNode): { mm: number; note?: string } {
   const width = /^([\d.]+)\s*(mm|cm|in|px|pt)?$/.exec(String(root['@width'] ?? ''));
-  const box = String(root['@viewBox'] ?? '').split(/[\s,]+/).map(Number);
+  const box = String(root['@viewBox'] ?? '')
+    .split(/[\s,]+/)
+    .map(Number);
   if (!width) return { mm: 1, note: 'The drawing does not say its size; one unit was taken as 1 mm.' };
   const perUnit = { mm: 1, cm: 10, in: 25.4, px: 25.4 / 96, pt: 25.4 / 72 }[width[2] ?? 'px']!;
   const shown = box.length === 4 && box[2]! > 0 ? box[2]! : Number(width[1]);

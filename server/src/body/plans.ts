@@ -27,7 +27,10 @@ export class PlanService {
   /** The plan of this id, shipped or the shop's own. */
   async of(shopId: string, id: string): Promise<BodyPlan> {
     if (bodyPlans().some((plan) => plan.id === id)) return bodyPlan(id);
-    const head = await this.db.manager.findOne(PlanEntity, { where: { id, shopId }, select: { id: true, version: true } });
+    const head = await this.db.manager.findOne(PlanEntity, {
+      where: { id, shopId },
+      select: { id: true, version: true },
+    });
     if (!head) return bodyPlan(id);
     const known = this.known.get(id);
     if (known?.version === head.version) return known.plan;
@@ -94,7 +97,8 @@ export class PlanService {
       if (shift[0] !== 0 || shift[1] !== 0) {
         for (const row of readings)
           await manager.update(ReadingEntity, { id: row.id }, { u: row.u + shift[0], v: row.v + shift[1] });
-        const moved = (ring: [number, number][]) => ring.map((p) => [p[0] + shift[0], p[1] + shift[1]] as [number, number]);
+        const moved = (ring: [number, number][]) =>
+          ring.map((p) => [p[0] + shift[0], p[1] + shift[1]] as [number, number]);
         for (const row of zones)
           await manager.update(ZoneEntity, { id: row.id }, { ring: moved(row.ring), holes: row.holes.map(moved) });
       }

@@ -47,7 +47,10 @@ export class GaugeService {
     const address = this.find(id);
     const other = this.held.get(id);
     if (other && other.caller.personId !== caller.personId)
-      throw alreadyThere('gauge', `${address.name} is in the hands of ${other.caller.name}; it can be taken when it is put down.`);
+      throw alreadyThere(
+        'gauge',
+        `${address.name} is in the hands of ${other.caller.name}; it can be taken when it is put down.`,
+      );
     other?.socket.destroy();
     const socket = await open(address);
     const held: Held = { caller, socket, lastSeq: -1 };
@@ -62,13 +65,17 @@ export class GaugeService {
         if (said.seq <= held.lastSeq) return;
         held.lastSeq = said.seq;
         tell({ ...said, kind: address.kind });
-      } else if (said.type === 'drift') tell({ type: 'drift', text: `${address.name} has drifted: lift it off and zero it.` });
+      } else if (said.type === 'drift')
+        tell({ type: 'drift', text: `${address.name} has drifted: lift it off and zero it.` });
       else tell(said);
     });
     socket.once('close', () => {
       if (this.held.get(id) === held) {
         this.held.delete(id);
-        tell({ type: 'gone', text: `${address.name} has stopped. What it read is stored; switch it on and connect it again.` });
+        tell({
+          type: 'gone',
+          text: `${address.name} has stopped. What it read is stored; switch it on and connect it again.`,
+        });
       }
     });
     return putDown;
@@ -100,7 +107,9 @@ function open({ host, port, name }: GaugeAddress): Promise<Socket> {
     const socket = connect({ host, port, timeout: CONNECT_WITHIN });
     const fail = () => {
       socket.destroy();
-      reject(new ServerProblem('gauge-away', `${name} does not answer; switch it on, plug it in and try again.`, 'gauge'));
+      reject(
+        new ServerProblem('gauge-away', `${name} does not answer; switch it on, plug it in and try again.`, 'gauge'),
+      );
     };
     socket.once('error', fail);
     socket.once('timeout', fail);

@@ -111,7 +111,10 @@ async function startGauges(): Promise<void> {
     child.once('exit', (code) => reject(new Error(`The simulated gauges ended with ${code}.`)));
   });
   child.once('exit', () => {
-    if (!ending) void pause(500).then(() => startGauges()).catch(fail);
+    if (!ending)
+      void pause(500)
+        .then(() => startGauges())
+        .catch(fail);
   });
 }
 

@@ -32,7 +32,11 @@ export class PictureStore {
       .metadata()
       .catch(() => undefined);
     if (!told?.format || !FORMATS.has(told.format))
-      throw new ServerProblem('not-a-picture', 'This file is no JPEG, PNG or WebP picture, whatever its name says.', 'picture');
+      throw new ServerProblem(
+        'not-a-picture',
+        'This file is no JPEG, PNG or WebP picture, whatever its name says.',
+        'picture',
+      );
     if ((told.width ?? 0) * (told.height ?? 0) > MOST_PIXELS)
       throw new ServerProblem(
         'too-large',
@@ -47,7 +51,11 @@ export class PictureStore {
         .jpeg({ quality: 86 })
         .toBuffer({ resolveWithObject: true });
     } catch {
-      throw new ServerProblem('not-a-picture', 'This picture is broken and cannot be opened; take or save it again.', 'picture');
+      throw new ServerProblem(
+        'not-a-picture',
+        'This picture is broken and cannot be opened; take or save it again.',
+        'picture',
+      );
     }
     const small = await sharp(large.data)
       .resize({ width: SMALL_SIDE, height: SMALL_SIDE, fit: 'inside' })

@@ -80,7 +80,12 @@ export class PhotoService {
   }
 
   /** Pins, notes, and known points; with four of them the picture lies true to size on its panel. */
-  async change(caller: Caller, vehicleId: string, id: string, { version, ...changes }: PhotoChange): Promise<PhotoView> {
+  async change(
+    caller: Caller,
+    vehicleId: string,
+    id: string,
+    { version, ...changes }: PhotoChange,
+  ): Promise<PhotoView> {
     const vehicle = await this.garage.own(caller, vehicleId);
     checkPin(vehicle.plan, changes);
     await this.own(caller, vehicleId, id);

@@ -55,7 +55,12 @@ function room(pdf: Pdf, height: number): void {
 
 function heading(pdf: Pdf, text: string, size = 13): void {
   room(pdf, size * 3);
-  pdf.moveDown(0.7).font('Helvetica-Bold').fontSize(size).fillColor(INK).text(text, PAGE.margin, pdf.y, { width: WIDTH });
+  pdf
+    .moveDown(0.7)
+    .font('Helvetica-Bold')
+    .fontSize(size)
+    .fillColor(INK)
+    .text(text, PAGE.margin, pdf.y, { width: WIDTH });
   pdf.moveDown(0.25).font('Helvetica').fontSize(9.5);
 }
 
@@ -77,7 +82,11 @@ function opening(pdf: Pdf, { vehicle, shop, on, by, walk, coverage, panels }: In
       ? `We measured ${percent(coverage)} of the body and looked at ${looked} of ${walk.places.length} places where such a body rusts first. What was not measured may be good or bad; this report says nothing of it.`
       : `Within reach of a reading: ${percent(coverage)} of the panels’ area. Walk-round: ${looked} of ${walk.places.length} places, ${percent(walk.coverage)} of the risk.`,
   );
-  line(pdf, [...counts].map(([state, n]) => `${n} × ${stateWords(state, reader)}`).join('; ') || 'Nothing has been measured yet.');
+  line(
+    pdf,
+    [...counts].map(([state, n]) => `${n} × ${stateWords(state, reader)}`).join('; ') ||
+      'Nothing has been measured yet.',
+  );
 }
 
 function structural(pdf: Pdf, { walk, vehicle }: Inspection): void {
@@ -86,9 +95,17 @@ function structural(pdf: Pdf, { walk, vehicle }: Inspection): void {
   heading(pdf, 'First: found on load-bearing metal');
   for (const find of grave) {
     const panel = vehicle.plan.panels.find((candidate) => candidate.id === find.panel);
-    line(pdf, `• ${panel?.name ?? find.panel}: ${signOf(find.sign).title.toLowerCase()}. ${signOf(find.sign).meaning}`, ALARM);
+    line(
+      pdf,
+      `• ${panel?.name ?? find.panel}: ${signOf(find.sign).title.toLowerCase()}. ${signOf(find.sign).meaning}`,
+      ALARM,
+    );
   }
-  line(pdf, 'Load-bearing metal is repaired as the law of the country and the maker’s manual say, by or under a qualified person.', SOFT);
+  line(
+    pdf,
+    'Load-bearing metal is repaired as the law of the country and the maker’s manual say, by or under a qualified person.',
+    SOFT,
+  );
 }
 
 function panelPart(pdf: Pdf, report: PanelReport, { shop }: Inspection, reader: Reader): void {
@@ -98,7 +115,8 @@ function panelPart(pdf: Pdf, report: PanelReport, { shop }: Inspection, reader: 
     room(pdf, MAP_HEIGHT + 26);
     pdf.moveDown(0.3);
     drawMap(pdf, report, map);
-    const key = 'Green sound, yellow worn, orange thin, red failing, dark through; blank: not measured; slashes: could be either side of the limit; outlined: damage zones.';
+    const key =
+      'Green sound, yellow worn, orange thin, red failing, dark through; blank: not measured; slashes: could be either side of the limit; outlined: damage zones.';
     pdf.font('Helvetica').fontSize(7.5).fillColor(SOFT).text(`${name}. ${key}`, PAGE.margin, pdf.y, { width: WIDTH });
   }
   thumbs(pdf, report);
@@ -117,7 +135,7 @@ function drawMap(pdf: Pdf, report: PanelReport, map: ThicknessMap): void {
   const size = map.cell * scale;
   // Cells of one class in a row are one rectangle: a map is then a few hundred shapes.
   for (let row = 0; row < map.rows; row++) {
-    for (let column = 0; column < map.columns; ) {
+    for (let column = 0; column < map.columns;) {
       const code = map.classes[row * map.columns + column]!;
       let end = column + 1;
       while (end < map.columns && map.classes[row * map.columns + end] === code) end++;
@@ -131,7 +149,10 @@ function drawMap(pdf: Pdf, report: PanelReport, map: ThicknessMap): void {
   for (let i = 0; i < map.under.length; i += 2) {
     const p = map.under[i]!;
     if (!(p > 0.1 && p < 0.9)) continue;
-    const [x, y] = place([map.origin[0] + (i % map.columns) * map.cell, map.origin[1] + Math.floor(i / map.columns) * map.cell]);
+    const [x, y] = place([
+      map.origin[0] + (i % map.columns) * map.cell,
+      map.origin[1] + Math.floor(i / map.columns) * map.cell,
+    ]);
     pdf.moveTo(x, y).lineTo(x + size, y - size);
   }
   pdf.stroke();
@@ -154,7 +175,11 @@ function thumbs(pdf: Pdf, report: PanelReport): void {
   shown.forEach((photo, i) => {
     const x = PAGE.margin + i * (THUMB + 8);
     pdf.image(photo.path, x, top, { fit: [THUMB, THUMB] });
-    pdf.font('Helvetica').fontSize(7).fillColor(SOFT).text(photo.takenAt.slice(0, 10), x, top + THUMB + 2, { width: THUMB, lineBreak: false });
+    pdf
+      .font('Helvetica')
+      .fontSize(7)
+      .fillColor(SOFT)
+      .text(photo.takenAt.slice(0, 10), x, top + THUMB + 2, { width: THUMB, lineBreak: false });
   });
   pdf.y = top + THUMB + 14;
 }

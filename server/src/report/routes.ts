@@ -12,7 +12,10 @@ export function reportRoutes(reports: ReportService): Router {
     const inspection = await reports.inspection(callerOf(request), idOf(request));
     const reader = request.query['for'] === 'customer' ? 'customer' : 'workshop';
     const file = reader === 'customer' ? 'inspection-for-customer.pdf' : 'inspection.pdf';
-    response.attachment(file).type('application/pdf').send(await inspectionPdf(inspection, reader));
+    response
+      .attachment(file)
+      .type('application/pdf')
+      .send(await inspectionPdf(inspection, reader));
   });
   router.get('/vehicles/:id/inspection.csv', async (request, response) => {
     const inspection = await reports.inspection(callerOf(request), idOf(request));

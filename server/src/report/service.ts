@@ -2,12 +2,7 @@ import { type DataSource } from 'typeorm';
 import type { Board } from '@aspecta/contract/board';
 import type { FindView, PhotoView, PitsView, WalkView, ZoneView } from '@aspecta/contract/survey';
 import { layerOf, sheetOf, type Panel } from '@aspecta/core/body';
-import {
-  FEWEST_READINGS,
-  layerSamples,
-  mapThickness,
-  type ThicknessMap,
-} from '@aspecta/core/survey';
+import { FEWEST_READINGS, layerSamples, mapThickness, type ThicknessMap } from '@aspecta/core/survey';
 import { Problem } from '@aspecta/core';
 import type { LengthUnit } from '@aspecta/core/units';
 import type { BoardService } from '../board/service.ts';
@@ -93,7 +88,10 @@ export class ReportService {
         state: states.panels.find((state) => state.panel === panel.id)!,
         maps: panel.layers.flatMap((layer) => mapOf(panel, layer.id, own)),
         pits: await Promise.all(
-          layers.map(async (layer) => ({ layer, view: await this.services.pits.of(caller, vehicleId, panel.id, layer) })),
+          layers.map(async (layer) => ({
+            layer,
+            view: await this.services.pits.of(caller, vehicleId, panel.id, layer),
+          })),
         ),
         zones: allZones.filter((row) => row.panel === panel.id).map((row) => zoneView(row, panel)),
         finds: walk.finds.filter((find) => find.panel === panel.id && find.sign !== 'sound'),

@@ -12,7 +12,10 @@ const STATES: Readonly<Record<string, Readonly<Record<Reader, string>>>> = {
   unmeasured: { workshop: 'not enough measured to say', customer: 'not looked at closely enough to say anything' },
   sound: { workshop: 'measured, sound where measured', customer: 'good where it was measured' },
   worn: { workshop: 'worn', customer: 'a little thinner than new' },
-  thin: { workshop: 'thin: in part too thin to weld to', customer: 'rusted so thin in places that they must be replaced' },
+  thin: {
+    workshop: 'thin: in part too thin to weld to',
+    customer: 'rusted so thin in places that they must be replaced',
+  },
   through: { workshop: 'rusted through', customer: 'rusted through' },
   filler: { workshop: 'filler', customer: 'repaired with filler instead of metal' },
   decided: { workshop: 'repair decided', customer: 'to be repaired; decided' },

@@ -11,7 +11,10 @@ import { anyPanel, trueCoating, trueShare, truthOf } from './hiddenTruth.ts';
 export type StandInKind = 'coating' | 'thickness';
 
 const RANGE: Readonly<Record<StandInKind, readonly [number, number]>> = { coating: [0, 2000], thickness: [0.5, 10] };
-const NAME: Readonly<Record<StandInKind, string>> = { coating: 'Coating gauge CK-2', thickness: 'Thickness gauge UT-5' };
+const NAME: Readonly<Record<StandInKind, string>> = {
+  coating: 'Coating gauge CK-2',
+  thickness: 'Thickness gauge UT-5',
+};
 /** Readings after which a gauge has drifted so far that it asks to be zeroed. */
 const DRIFTS_AFTER = 60;
 /** Share of presses at which the thickness probe has not coupled. */

@@ -112,7 +112,8 @@ function madeUp(panel: Panel, seed: number): PanelTruth {
       const [u, v] = place.sort((a, b) => toRing(a, panel.outline) - toRing(b, panel.outline))[0]!;
       return { u, v, size: 70 + 160 * random(), depth: 0.25 + 0.95 * random() };
     }),
-    filler: random() < 0.2 ? [{ u: width * random(), v: height * random(), size: 120, coating: 600 + 1900 * random() }] : [],
+    filler:
+      random() < 0.2 ? [{ u: width * random(), v: height * random(), size: 120, coating: 600 + 1900 * random() }] : [],
   };
 }
 

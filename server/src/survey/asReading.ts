@@ -17,4 +17,3 @@ export function asReading(input: ReadingInput | ReadingRow): Reading {
     note: input.note ?? undefined,
   };
 }
-

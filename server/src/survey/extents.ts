@@ -9,7 +9,14 @@ import type { Caller } from '../http/session.ts';
 import { ForecastEntity, ZoneEntity, ZoneVersionEntity, type ForecastRow, type ZoneRow } from './entities.ts';
 
 /** How much each kind of evidence shows, from the least to the most. */
-const DEPTH: Readonly<Record<Evidence, number>> = { blister: 0, pinhole: 1, map: 2, stripped: 2, blasted: 3, opened: 4 };
+const DEPTH: Readonly<Record<Evidence, number>> = {
+  blister: 0,
+  pinhole: 1,
+  map: 2,
+  stripped: 2,
+  blasted: 3,
+  opened: 4,
+};
 /** mm². An opening that found nothing at all still has to have a logarithm. */
 const LEAST_FOUND = 1;
 

@@ -15,7 +15,9 @@ export type ReadingsFormat = 'csv' | 'xlsx' | 'json';
 export async function readingsFile(readings: readonly ReadingView[], format: ReadingsFormat): Promise<Buffer> {
   if (format === 'json')
     return Buffer.from(`${JSON.stringify({ format: 'aspecta-readings', version: 1, readings }, null, 1)}\n`);
-  const rows = readings.map((row) => readingCells({ ...asReading(row), at: row.at, by: row.by, instrument: row.instrument }));
+  const rows = readings.map((row) =>
+    readingCells({ ...asReading(row), at: row.at, by: row.by, instrument: row.instrument }),
+  );
   if (format === 'csv') return Buffer.from(`${Papa.unparse([[...READING_COLUMNS], ...rows], { newline: '\n' })}\n`);
   const book = new ExcelJS.Workbook();
   const sheet = book.addWorksheet('Readings', { views: [{ state: 'frozen', ySplit: 1 }] });
@@ -29,7 +31,11 @@ export async function readingsFile(readings: readonly ReadingView[], format: Rea
 export async function readReadings(bytes: Buffer, plan: BodyPlan): Promise<Imported & { kept?: ReadingInput[] }> {
   if (bytes.subarray(0, 2).toString('latin1') === 'PK') return importRows(await rowsOfWorkbook(bytes), plan);
   if (bytes.includes(0))
-    throw new ServerProblem('invalid', 'This file is neither CSV, JSON nor a workbook, whatever its name says.', 'file');
+    throw new ServerProblem(
+      'invalid',
+      'This file is neither CSV, JSON nor a workbook, whatever its name says.',
+      'file',
+    );
   const text = bytes.toString('utf8');
   if (/^\uFEFF?\s*[{[]/.test(text)) return fromJson(text);
   return importReadings(text, plan);

@@ -47,7 +47,13 @@ export class FindService {
       if (known && known.vehicleId !== vehicleId) throw notFound('find');
       if (known) return;
       await manager.createQueryBuilder().insert().into(FindEntity).values(row).orIgnore().execute();
-      await record(manager, caller, vehicleId, 'survey', `Found on ${panel.name}: ${signOf(input.sign).title.toLowerCase()}`);
+      await record(
+        manager,
+        caller,
+        vehicleId,
+        'survey',
+        `Found on ${panel.name}: ${signOf(input.sign).title.toLowerCase()}`,
+      );
     });
     return findView(await this.db.manager.findOneByOrFail(FindEntity, { id: input.id }));
   }

@@ -67,7 +67,11 @@ export class PitService {
     });
     const side = others.find((row) => row.id !== input.id)?.side;
     if (side !== undefined && side !== input.side)
-      refuse('unequal-patches', 'side', `The other patches of this sheet are ${side} mm wide; measure this one over the same width.`);
+      refuse(
+        'unequal-patches',
+        'side',
+        `The other patches of this sheet are ${side} mm wide; measure this one over the same width.`,
+      );
     const row: PitRow = {
       ...input,
       pits: input.pits ?? null,

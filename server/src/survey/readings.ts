@@ -3,7 +3,7 @@ import { In, IsNull, type DataSource } from 'typeorm';
 import type { ImportView, ReadingInput, ReadingView } from '@aspecta/contract/survey';
 import { panelOf, type BodyPlan } from '@aspecta/core/body';
 import { readingSchema } from '@aspecta/contract/survey/schemas';
-import { checkReading, type LineError, type Reading } from '@aspecta/core/survey';
+import { checkReading, type LineError } from '@aspecta/core/survey';
 import { Problem, refuse } from '@aspecta/core';
 import { record } from '../events/record.ts';
 import type { GarageService } from '../garage/service.ts';
@@ -210,5 +210,9 @@ function checkClock(input: ReadingInput, now: number): void {
       `This reading says it was taken at ${input.takenAt}, which has not come yet; set the clock of the device and send it again.`,
     );
   if (taken < now - OLDEST)
-    refuse('clock-behind', 'takenAt', `This reading says it was taken at ${input.takenAt}; set the clock of the device and send it again.`);
+    refuse(
+      'clock-behind',
+      'takenAt',
+      `This reading says it was taken at ${input.takenAt}; set the clock of the device and send it again.`,
+    );
 }

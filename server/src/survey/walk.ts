@@ -39,7 +39,12 @@ export class WalkService {
   }
 
   /** Notes that a place was looked at, skipped, or is open again; the last word counts. */
-  async look(caller: Caller, vehicleId: string, place: string, state: 'looked' | 'skipped' | 'open'): Promise<WalkView> {
+  async look(
+    caller: Caller,
+    vehicleId: string,
+    place: string,
+    state: 'looked' | 'skipped' | 'open',
+  ): Promise<WalkView> {
     const vehicle = await this.garage.own(caller, vehicleId);
     if (!placesOf(vehicle).some((candidate) => candidate.id === place)) throw notFound('place');
     if (state === 'open') await this.db.manager.delete(LookEntity, { vehicleId, place });

@@ -20,7 +20,9 @@ export interface House {
 }
 
 /** The whole server on a fresh, migrated database of its own. */
-export async function openHouse(options: { demo?: boolean; triesPerQuarterHour?: number; gauges?: GaugeAddress[] } = {}): Promise<House> {
+export async function openHouse(
+  options: { demo?: boolean; triesPerQuarterHour?: number; gauges?: GaugeAddress[] } = {},
+): Promise<House> {
   const address = { ...inject('database'), database: `aspecta_${randomUUID().slice(0, 8)}` };
   const root = await createConnection({
     host: address.host,

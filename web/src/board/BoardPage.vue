@@ -4,12 +4,13 @@ import { useRouter } from 'vue-router';
 import type { Board } from '@aspecta/contract/board';
 import type { Vehicle } from '@aspecta/contract/garage';
 import type { RepairView } from '@aspecta/contract/verdict';
-import { bodyPlan, panelOf } from '@aspecta/core/body';
+import { panelOf } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import { get } from '../shell/api.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
 import { percent } from '../shell/units.ts';
+import { planOf } from '../shell/plans.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import HatchPatterns from '../sheet/HatchPatterns.vue';
@@ -17,19 +18,21 @@ import SheetView from '../sheet/SheetView.vue';
 import ImportDialog from '../survey/ImportDialog.vue';
 import { boardScene, STATES, type PanelLook } from './boardScene.ts';
 import RepairList from './RepairList.vue';
+import ReportDialog from './ReportDialog.vue';
 import { nextPath } from './nextPath.ts';
 
 const props = defineProps<{ id: string }>();
 const router = useRouter();
 const session = useSession();
 const importing = ref(false);
+const reporting = ref(false);
 const load = useLoad(async () => {
   const [vehicle, board, repairs] = await Promise.all([
     get<Vehicle>(`/vehicles/${props.id}`),
     get<Board>(`/vehicles/${props.id}/board`),
     get<RepairView[]>(`/vehicles/${props.id}/repairs`),
   ]);
-  const plan = bodyPlan(vehicle.planId);
+  const plan = await planOf(vehicle.planId);
   return { vehicle, board, repairs, plan, scene: boardScene(plan, board.panels) };
 });
 const counts = computed(() => {
@@ -56,7 +59,10 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
       :next="{ text: load.data.value.board.next.text, to: nextPath(id, load.data.value.board.next.path) }"
     >
       <template #tools>
+        <RouterLink class="btn small-btn" :to="`/vehicles/${id}/walk`">Walk-round</RouterLink>
+        <RouterLink class="btn small-btn" :to="`/vehicles/${id}/photos`">Pictures</RouterLink>
         <button v-if="session.canWork" class="btn small-btn" @click="importing = true">Import readings</button>
+        <button class="btn small-btn" @click="reporting = true">Report</button>
       </template>
       <template #sheet>
         <SheetView
@@ -168,6 +174,7 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
         </div>
       </template>
     </StationFrame>
+    <ReportDialog v-if="reporting" :vehicle="id" @close="reporting = false" />
     <ImportDialog v-if="importing" :vehicle="id" @close="importing = false" @stored="load.reload()" />
   </Waiting>
 </template>

@@ -5,7 +5,7 @@ import type { CutPlanView } from '@aspecta/contract/cut';
 import type { Vehicle } from '@aspecta/contract/garage';
 import type { ZoneView } from '@aspecta/contract/survey';
 import type { RepairView } from '@aspecta/contract/verdict';
-import { bodyPlan, panelOf } from '@aspecta/core/body';
+import { panelOf } from '@aspecta/core/body';
 import { footOn } from '@aspecta/core/cut';
 import { boxOf, offset, type Point } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
@@ -15,6 +15,7 @@ import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
 import { percent, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
+import { planOf } from '../shell/plans.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import PanelSheet from '../sheet/PanelSheet.vue';
@@ -39,7 +40,7 @@ const load = useLoad(async () => {
   return {
     vehicle,
     repair,
-    panel: panelOf(bodyPlan(vehicle.planId), repair.panel),
+    panel: panelOf(await planOf(vehicle.planId), repair.panel),
     zones: zones.filter((zone) => repair.zoneIds.includes(zone.id)),
   };
 });

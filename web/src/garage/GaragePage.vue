@@ -8,6 +8,7 @@ import { nextPath } from '../board/nextPath.ts';
 import { get, post, remove } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
+import { planOf } from '../shell/plans.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import FlankSketch from './FlankSketch.vue';
@@ -27,7 +28,8 @@ const load = useLoad(async () => {
   const states = boards.map(
     (board) => Object.fromEntries(board.panels.map((panel) => [panel.panel, panel.state])) as Record<string, PanelLook>,
   );
-  return { vehicles, removed, states };
+  const plans = await Promise.all(vehicles.map((vehicle) => planOf(vehicle.planId)));
+  return { vehicles, removed, states, plans };
 });
 const owner = () => session.current?.person.role === 'owner';
 
@@ -65,7 +67,7 @@ async function bringBack(id: string): Promise<void> {
             :to="`/vehicles/${vehicle.id}`"
             class="sketch"
             :aria-label="`Open the board of ${vehicle.nickname}`"
-            ><FlankSketch :plan="bodyPlan(vehicle.planId)" :states="load.data.value.states[i]!"
+            ><FlankSketch :plan="load.data.value.plans[i]!" :states="load.data.value.states[i]!"
           /></RouterLink>
           <div class="row spread">
             <h2>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { reactive } from 'vue';
+import { reactive, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
-import { CLIMATES, GOALS, type Climate, type Goal, type Vehicle } from '@aspecta/contract/garage';
+import { CLIMATES, GOALS, PASTS, type Climate, type Goal, type Past, type Vehicle } from '@aspecta/contract/garage';
+import type { PlanView } from '@aspecta/contract/body';
 import { bodyPlans } from '@aspecta/core/body';
 import { ApiProblem, post, put } from '../shell/api.ts';
 import Chips from '../shell/Chips.vue';
 import Dialog from '../shell/Dialog.vue';
 import Field from '../shell/Field.vue';
+import { plansToChoose } from '../shell/plans.ts';
 import { useForm } from '../shell/useForm.ts';
 
 const props = defineProps<{ vehicle: Vehicle | null }>();
@@ -19,10 +21,13 @@ const draft = reactive({
   planId: props.vehicle?.planId ?? bodyPlans()[0]!.id,
   goal: props.vehicle?.goal ?? ('driver' as Goal),
   climate: props.vehicle?.climate ?? ('temperate' as Climate),
+  past: [...(props.vehicle?.past ?? [])] as Past[],
   notes: props.vehicle?.notes ?? '',
 });
 let version = props.vehicle?.version ?? 0;
-const plans = bodyPlans();
+const plans = shallowRef<PlanView[]>([]);
+void plansToChoose().then((list) => (plans.value = list));
+const pasts = Object.entries(PASTS) as [Past, string][];
 const goals = Object.entries(GOALS).map(([value, label]) => ({ value: value as Goal, label }));
 const climates = Object.entries(CLIMATES).map(([value, label]) => ({ value: value as Climate, label }));
 
@@ -63,12 +68,18 @@ async function save(): Promise<void> {
       >
         <select v-bind="bind" v-model="draft.planId" class="input">
           <option v-for="plan in plans" :key="plan.id" :value="plan.id">
-            {{ plan.name }}, {{ plan.panels.length }} panels
+            {{ plan.name }}{{ plan.own ? ' (own)' : '' }}, {{ plan.panels }} panels
           </option>
         </select>
       </Field>
       <Chips v-model="draft.goal" legend="What is it being restored to?" :options="goals" />
       <Chips v-model="draft.climate" legend="Where has it lived?" :options="climates" />
+      <fieldset class="chips">
+        <legend>What is known of its past? It moves where the walk-round looks first.</legend>
+        <label v-for="[id, label] in pasts" :key="id" class="chip"
+          ><input v-model="draft.past" type="checkbox" :value="id" /><span>{{ label }}</span></label
+        >
+      </fieldset>
       <Field v-slot="{ bind }" label="Notes" :error="form.errors['notes']">
         <textarea v-bind="bind" v-model="draft.notes" class="input" />
       </Field>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed, reactive } from 'vue';
+import { reactive, shallowRef, watch } from 'vue';
 import type { GarageVehicle } from '@aspecta/contract/garage';
-import { bodyPlan } from '@aspecta/core/body';
+import type { Panel } from '@aspecta/core/body';
 import { post } from '../shell/api.ts';
 import Dialog from '../shell/Dialog.vue';
 import Field from '../shell/Field.vue';
 import { minorUnits } from '../shell/money.ts';
+import { planOf } from '../shell/plans.ts';
 import { useForm } from '../shell/useForm.ts';
 
 const props = defineProps<{ vehicles: readonly GarageVehicle[] }>();
@@ -20,8 +21,14 @@ const draft = reactive({
   carriage: '',
   note: '',
 });
-const panels = computed(
-  () => bodyPlan(props.vehicles.find((vehicle) => vehicle.id === draft.vehicleId)!.planId).panels,
+const panels = shallowRef<readonly Panel[]>([]);
+watch(
+  () => draft.vehicleId,
+  async (id) => {
+    panels.value = (await planOf(props.vehicles.find((vehicle) => vehicle.id === id)!.planId)).panels;
+    if (!panels.value.some((panel) => panel.id === draft.panel)) draft.panel = panels.value[0]!.id;
+  },
+  { immediate: true },
 );
 async function save(): Promise<void> {
   const { price, carriage, quantity, ...rest } = draft;

@@ -38,7 +38,9 @@ export const get = <T>(path: string) => send<T>('GET', path);
 export const post = <T>(path: string, body: unknown = {}) => send<T>('POST', path, body);
 export const put = <T>(path: string, body: unknown) => send<T>('PUT', path, body);
 export const remove = (path: string) => send<void>('DELETE', path);
-export const postText = <T>(path: string, text: string) => send<T>('POST', path, text, 'text/csv');
+/** A file as it is. */
+export const postBytes = <T>(path: string, bytes: Blob | string, type = 'application/octet-stream') =>
+  send<T>('POST', path, bytes, type);
 
 async function send<T>(
   method: string,
@@ -55,7 +57,7 @@ async function send<T>(
     response = await fetch(`/api${path}`, {
       method,
       headers,
-      ...(body === undefined ? {} : { body: type === 'text/csv' ? (body as string) : JSON.stringify(body) }),
+      ...(body === undefined ? {} : { body: type === 'application/json' ? JSON.stringify(body) : (body as BodyInit) }),
     });
   } catch {
     hooks.reached(false);

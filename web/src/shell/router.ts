@@ -22,6 +22,31 @@ export const router = createRouter({
       meta: { title: 'Survey' },
     },
     {
+      path: '/vehicles/:id/walk',
+      component: () => import('../walk/WalkPage.vue'),
+      props: true,
+      meta: { title: 'Walk-round' },
+    },
+    {
+      path: '/vehicles/:id/photos',
+      component: () => import('../photo/PhotosPage.vue'),
+      props: true,
+      meta: { title: 'Pictures' },
+    },
+    {
+      path: '/vehicles/:id/photos/:photo',
+      component: () => import('../photo/PhotoPage.vue'),
+      props: true,
+      meta: { title: 'Picture' },
+    },
+    {
+      path: '/vehicles/:id/panels/:panel/outline',
+      component: () => import('../body/OutlinePage.vue'),
+      props: true,
+      meta: { title: 'Outline' },
+    },
+    { path: '/learnt', component: () => import('../survey/LearntPage.vue'), meta: { title: 'Learnt' } },
+    {
       path: '/vehicles/:id/panels/:panel/verdict',
       component: () => import('../verdict/VerdictPage.vue'),
       props: true,

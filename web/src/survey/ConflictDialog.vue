@@ -11,6 +11,8 @@ const rows: readonly { label: string; of: (zone: ZoneView) => string }[] = [
   { label: 'Evidence', of: (zone) => EVIDENCE[zone.evidence] },
   { label: 'Layer', of: (zone) => zone.layer },
   { label: 'Corners', of: (zone) => zone.ring.map(([u, v]) => `${Math.round(u)}/${Math.round(v)}`).join('  ') },
+  { label: 'Sound islands', of: (zone) => String(zone.holes.length) },
+  { label: 'Why not what the evidence says', of: (zone) => zone.overruled || '–' },
   { label: 'Note', of: (zone) => zone.note || '–' },
 ];
 </script>

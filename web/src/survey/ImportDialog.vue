@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useMessage } from 'naive-ui';
-import { ref } from 'vue';
+import { ref, shallowRef } from 'vue';
 import type { ImportView } from '@aspecta/contract/survey';
-import { postText } from '../shell/api.ts';
+import { postBytes } from '../shell/api.ts';
 import Dialog from '../shell/Dialog.vue';
 import { useForm } from '../shell/useForm.ts';
 
@@ -10,10 +10,10 @@ const props = defineProps<{ vehicle: string }>();
 const emit = defineEmits<{ close: []; stored: [] }>();
 const form = useForm();
 const message = useMessage();
-const text = ref('');
+const chosen = shallowRef<File | null>(null);
 const name = ref('');
 const seen = ref<ImportView | null>(null);
-const LARGEST = 4_000_000;
+const LARGEST = 24_000_000;
 
 async function pick(event: Event): Promise<void> {
   const file = (event.target as HTMLInputElement).files?.[0];
@@ -23,15 +23,15 @@ async function pick(event: Event): Promise<void> {
   await form.submit(async () => {
     if (file.size > LARGEST)
       throw new Error(
-        `${file.name} is ${(file.size / 1e6).toFixed(1)} MB; at most 4 MB (about 20,000 readings) can be taken at once. Split it.`,
+        `${file.name} is ${(file.size / 1e6).toFixed(1)} MB; at most 24 MB and 20,000 readings can be taken at once. Split it.`,
       );
-    text.value = await file.text();
-    seen.value = await postText<ImportView>(`/vehicles/${props.vehicle}/readings/import`, text.value);
+    chosen.value = file;
+    seen.value = await postBytes<ImportView>(`/vehicles/${props.vehicle}/readings/import`, file);
   });
 }
 async function store(): Promise<void> {
   const done = await form.submit(async () => {
-    seen.value = await postText<ImportView>(`/vehicles/${props.vehicle}/readings/import?store=1`, text.value);
+    seen.value = await postBytes<ImportView>(`/vehicles/${props.vehicle}/readings/import?store=1`, chosen.value!);
   });
   if (!done || !seen.value?.stored) return;
   message.success(`${seen.value.count} readings stored.`);
@@ -43,11 +43,12 @@ async function store(): Promise<void> {
 <template>
   <Dialog title="Import readings" wide @close="emit('close')">
     <p>
-      A CSV file with the columns <span class="mono small">panel,layer,u_mm,v_mm,coating_um,metal_mm,note</span>.
-      Decimal point or comma; <span class="mono small">u_in,v_in,metal_in</span> for inches. It is looked through first;
-      nothing is stored while a line is wrong.
+      A CSV file or workbook (.xlsx) with the columns
+      <span class="mono small">panel,layer,u_mm,v_mm,coating_um,metal_mm,note</span>. Decimal point or comma;
+      <span class="mono small">u_in,v_in,metal_in</span> for inches; or a JSON file that Aspecta has written. It is
+      looked through first; nothing is stored while a line is wrong.
     </p>
-    <input type="file" accept=".csv,text/csv,text/plain" aria-label="CSV file of readings" @change="pick" />
+    <input type="file" accept=".csv,.xlsx,.json,text/csv,text/plain" aria-label="File of readings" @change="pick" />
     <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
     <p v-if="form.busy.value" role="status">Looking through {{ name }} …</p>
     <template v-if="seen && !form.busy.value">

@@ -1,35 +1,29 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { ThicknessMap } from '@aspecta/core/survey';
+import type { Raster } from '@aspecta/core/survey';
 import { useLook } from '../shell/look.ts';
-import { paintMap, type MapColours, type Rgb } from './paintMap.ts';
+import { paintCells, type CellLook, type Rgb } from './paintMap.ts';
 
-/* The map as a picture on the sheet, in mm. */
-const props = defineProps<{ map: ThicknessMap }>();
-const look = useLook();
+/* A map as a picture on the sheet, in mm. */
+const props = defineProps<{ raster: Raster; look: (cell: number) => CellLook | null }>();
+const night = useLook();
 const rgb = (name: string): Rgb => {
   const hex = getComputedStyle(document.documentElement).getPropertyValue(name).trim().slice(1);
   return [0, 2, 4].map((i) => parseInt(hex.slice(i, i + 2), 16)) as unknown as Rgb;
 };
 const href = computed(() => {
-  void look.night;
-  const colours: MapColours = {
-    sound: rgb('--sound'),
-    worn: rgb('--worn'),
-    thin: rgb('--thin'),
-    failing: rgb('--failing'),
-    through: rgb('--through'),
-    hatch: rgb('--metal-line'),
-    paper: rgb('--paper'),
-  };
-  const { width, height, data } = paintMap(props.map, colours);
+  void night.night;
+  const { width, height, data } = paintCells(props.raster, props.look, rgb);
   const canvas = document.createElement('canvas');
   canvas.width = width;
   canvas.height = height;
   canvas.getContext('2d')!.putImageData(new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height), 0, 0);
   return canvas.toDataURL();
 });
-const size = computed(() => ({ width: props.map.columns * props.map.cell, height: props.map.rows * props.map.cell }));
+const size = computed(() => ({
+  width: props.raster.columns * props.raster.cell,
+  height: props.raster.rows * props.raster.cell,
+}));
 </script>
 
 <template>
@@ -38,6 +32,6 @@ const size = computed(() => ({ width: props.map.columns * props.map.cell, height
     :width="size.width"
     :height="size.height"
     preserveAspectRatio="none"
-    :transform="`translate(${map.origin[0]} ${map.origin[1] + size.height}) scale(1 -1)`"
+    :transform="`translate(${raster.origin[0]} ${raster.origin[1] + size.height}) scale(1 -1)`"
   />
 </template>

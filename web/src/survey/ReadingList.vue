@@ -9,7 +9,7 @@ const units = useUnits();
 const latest = computed(() => [...props.readings].reverse().slice(0, 12));
 const value = (reading: ReadingView) =>
   [
-    reading.metalMm === null ? '' : units.sheet(reading.metalMm),
+    reading.metalMm === null ? '' : `${reading.metalUnder ? '<' : ''}${units.sheet(reading.metalMm)}`,
     reading.coatingUm === null ? '' : `${reading.coatingOver ? '>' : ''}${reading.coatingUm.toFixed(0)} µm`,
     reading.probe ?? '',
   ]
@@ -23,7 +23,8 @@ const value = (reading: ReadingView) =>
       <p>
         <strong class="mono">{{ value(picked) }}</strong> at {{ units.length(picked.u) }} /
         {{ units.length(picked.v) }}, {{ picked.layer }}<br /><span class="small soft"
-          >{{ picked.by }}, {{ timeOf(picked.at) }}{{ picked.note ? ` – ${picked.note}` : '' }}</span
+          >{{ picked.by }}, {{ timeOf(picked.takenAt ?? picked.at)
+          }}{{ picked.instrument ? `, ${picked.instrument}` : '' }}{{ picked.note ? ` – ${picked.note}` : '' }}</span
         >
       </p>
       <button v-if="canWork" class="btn small-btn" @click="emit('withdraw', picked.id)">

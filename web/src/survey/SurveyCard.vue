@@ -3,22 +3,46 @@ import { computed } from 'vue';
 import type { ReadingView, ZoneView } from '@aspecta/contract/survey';
 import { ZONE_CLASSES } from '@aspecta/contract/survey';
 import type { Layer } from '@aspecta/core/body';
-import { CELL_CODES, fillerDepth, type MetalClass } from '@aspecta/core/survey';
+import { CELL_CODES, fillerDepth, type CoatingClass, type CoatingMap, type MetalClass } from '@aspecta/core/survey';
+import Chips from '../shell/Chips.vue';
 import { percent, useUnits } from '../shell/units.ts';
 import type { SurveyMap } from '../workers/compute.ts';
 import { STATES } from '../board/boardScene.ts';
+import type { MapKind } from './useMaps.ts';
 
 /* What the readings of a panel say, in one sentence and one figure; then the reasons. */
 const props = defineProps<{
   layer: Layer;
   readings: readonly ReadingView[];
+  leftOut: number;
   surveyMap: SurveyMap | null;
+  coatingMap: CoatingMap | null;
   mapping: boolean;
   zones: readonly ZoneView[];
   proposed: { area: number } | null;
+  usualLimit: number;
   canWork: boolean;
 }>();
 const emit = defineEmits<{ take: []; zone: [id: string] }>();
+const kind = defineModel<MapKind>('kind', { required: true });
+/** mm; null: the weldable limit of the house. */
+const limit = defineModel<number | null>('limit', { required: true });
+const kinds = [
+  { value: 'metal', label: 'Metal left' },
+  { value: 'coating', label: 'Coating, filler' },
+] as const;
+const STEP = 0.05;
+const shiftLimit = (by: number) => {
+  const next = Math.round(((limit.value ?? props.usualLimit) + by) / STEP) * STEP;
+  limit.value = Math.min(props.layer.thickness, Math.max(STEP, next));
+};
+const coats: readonly { name: CoatingClass; label: string; fill: string }[] = [
+  { name: 'bare', label: 'Bare', fill: 'var(--card)' },
+  { name: 'original', label: 'As first painted', fill: 'var(--coat-1)' },
+  { name: 'repainted', label: 'Repainted', fill: 'var(--coat-2)' },
+  { name: 'heavy', label: 'Heavy', fill: 'var(--coat-3)' },
+  { name: 'filler', label: 'Filler', fill: 'var(--filler)' },
+];
 const units = useUnits();
 const summary = computed(() => props.surveyMap?.map.summary ?? null);
 const classes = computed(() =>
@@ -50,8 +74,45 @@ const filler = computed(() =>
 
 <template>
   <div class="stack">
-    <div>
-      <p class="eyebrow">How much is too thin to weld to?</p>
+    <Chips v-model="kind" legend="Which map" hide-legend :options="kinds" />
+    <div v-if="kind === 'coating'">
+      <p class="eyebrow">How deep is the filler?</p>
+      <template v-if="coatingMap">
+        <p class="figure">
+          {{
+            coatingMap.summary.deepestFiller === 0
+              ? 'none'
+              : (coatingMap.summary.moreThan ? '> ' : '') + units.sheet(coatingMap.summary.deepestFiller)
+          }}
+        </p>
+        <p class="soft small">
+          Filler on about {{ percent(coatingMap.summary.filler) }} of the layer. Measured:
+          {{ percent(coatingMap.summary.measured) }}.
+          <template v-if="coatingMap.summary.moreThan"
+            >Some readings were over the range of the gauge: they count as more than that.</template
+          >
+        </p>
+        <ul class="classes">
+          <li v-for="coat in coats" :key="coat.name">
+            <span
+              class="swatch"
+              :class="{ waves: coat.name === 'filler' }"
+              :style="{ backgroundColor: coat.fill }"
+            /><span class="grow">{{ coat.label }}</span
+            ><span class="mono">{{ percent(coatingMap.summary.byClass[coat.name]) }}</span>
+          </li>
+        </ul>
+      </template>
+      <p v-else class="soft">
+        {{
+          layer.material === 'aluminium'
+            ? 'This layer is aluminium: a magnetic coating gauge says nothing here.'
+            : 'At least three coating readings on different places make a map.'
+        }}
+      </p>
+    </div>
+    <div v-if="kind === 'metal'">
+      <p class="eyebrow">How much is too thin{{ limit === null ? ' to weld to' : '' }}?</p>
       <template v-if="summary">
         <p class="figure">
           {{ percent(summary.underLimit) }} <small>± {{ percent(summary.underLimitSd) }}</small>
@@ -61,6 +122,13 @@ const filler = computed(() =>
           {{ percent(summary.measured) }}; called with 90 % certainty: {{ percent(summary.called) }}.
           <strong v-if="summary.measured < 0.95">What is not measured may be anything.</strong>
         </p>
+        <div class="row limit" role="group" aria-label="Limit">
+          <button class="btn small-btn" aria-label="Lower limit" @click="shiftLimit(-0.05)">−</button>
+          <span class="mono">{{ units.sheet(surveyMap!.map.limit) }}</span>
+          <button class="btn small-btn" aria-label="Higher limit" @click="shiftLimit(0.05)">+</button>
+          <button v-if="limit !== null" class="btn plain small-btn" @click="limit = null">Weldable limit</button>
+          <span class="small soft">surely below: {{ percent(summary.surelyUnder) }}</span>
+        </div>
       </template>
       <p v-else-if="mapping" role="status">Working out the map …</p>
       <p v-else class="soft">
@@ -71,7 +139,7 @@ const filler = computed(() =>
         }}
       </p>
     </div>
-    <ul v-if="summary" class="classes">
+    <ul v-if="summary && kind === 'metal'" class="classes">
       <li v-for="entry in classes" :key="entry.name">
         <span class="swatch" :class="entry.name" :style="{ backgroundColor: fill(entry.name) }" /><span class="grow">{{
           LABELS[entry.name]
@@ -107,10 +175,25 @@ const filler = computed(() =>
         <dt>Map</dt>
         <dd class="small soft">
           kriged from {{ readings.length }} readings in {{ surveyMap.took.toFixed(0) }} ms; a reading left out is met
-          within {{ units.sheet(surveyMap.map.leaveOneOutRmse) }}
+          within {{ units.sheet(surveyMap.map.leaveOneOutRmse)
+          }}<template v-if="leftOut > 0">; {{ leftOut }} on lead or doubled edges left out</template>
         </dd>
       </div>
     </dl>
+    <div v-if="surveyMap && surveyMap.map.outliers.length > 0" class="notice bad">
+      <p>
+        {{
+          surveyMap.map.outliers.length === 1 ? 'One reading does' : `${surveyMap.map.outliers.length} readings do`
+        }}
+        not fit what is around {{ surveyMap.map.outliers.length === 1 ? 'it' : 'them' }} (marked ?). Read there again:
+      </p>
+      <ul class="small">
+        <li v-for="o in surveyMap.map.outliers.slice(0, 4)" :key="`${o.u} ${o.v}`">
+          <span class="mono">{{ units.sheet(o.value) }}</span> at {{ units.length(o.u) }} / {{ units.length(o.v) }}; the
+          others say <span class="mono">{{ units.sheetDoubt(o.expected, o.sd) }}</span>
+        </li>
+      </ul>
+    </div>
     <div v-if="proposed && canWork" class="notice">
       <p>The map proposes a zone of {{ units.area(proposed.area) }} below the weldable limit.</p>
       <button class="btn small-btn" @click="emit('take')">Take the proposed zone</button>
@@ -156,6 +239,13 @@ const filler = computed(() =>
   background-image:
     repeating-linear-gradient(45deg, var(--paper) 0 1px, transparent 1px 5px),
     repeating-linear-gradient(-45deg, var(--paper) 0 1px, transparent 1px 5px);
+}
+.waves {
+  background-image: repeating-radial-gradient(circle at 50% 120%, var(--metal-line) 0 1px, transparent 1px 5px);
+}
+.limit .mono {
+  min-width: 4.5rem;
+  text-align: center;
 }
 .dotted {
   background: radial-gradient(var(--line-strong) 1px, transparent 1.4px) 0 0 / 5px 5px;

@@ -1,113 +1,126 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { Redo2, Undo2 } from 'lucide-vue-next';
-import type { ReadingView, ZoneView } from '@aspecta/contract/survey';
+import type { PhotoView, ReadingView, ZoneView } from '@aspecta/contract/survey';
 import { layerOf } from '@aspecta/core/body';
-import { firstCrossing, type Point } from '@aspecta/core/geometry';
-import { cautionsFor } from '@aspecta/core/safety';
+import type { Point, Polygon } from '@aspecta/core/geometry';
+import { zoneClassFrom, type NextReading } from '@aspecta/core/survey';
 import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
 import Waiting from '../shell/Waiting.vue';
+import { asReading } from './asReading.ts';
 import ConflictDialog from './ConflictDialog.vue';
+import FindForm from './FindForm.vue';
+import LookCard from './LookCard.vue';
 import ReadingEntry from './ReadingEntry.vue';
-import ReadingList from './ReadingList.vue';
-import SurveyCard from './SurveyCard.vue';
 import SurveySheet from './SurveySheet.vue';
-import ZoneForm, { type ZoneDraft } from './ZoneForm.vue';
+import ZoneCard from './ZoneCard.vue';
+import type { ZoneDraft } from './ZoneForm.vue';
+import { takeTraced } from '../photo/traced.ts';
 import { readingAt } from './surveyScene.ts';
+import { shownFinds } from './useMaps.ts';
 import { useSurvey } from './useSurvey.ts';
+import { useZoneDraft } from './useZoneDraft.ts';
 
+/* One panel: look at it, read it, note finds, draw zones. Each mode has its own card. */
+const GaugeEntry = defineAsyncComponent(() => import('../gauge/GaugeEntry.vue'));
 const props = defineProps<{ id: string; panel: string }>();
 const session = useSession();
 const survey = useSurvey(props.id, props.panel);
-const { load, layer, surveyMap, proposed, zones, counting, history } = survey;
+const { load, layer, maps, proposed, zones, counting, history } = survey;
+const draft = useZoneDraft();
 const form = useForm();
-type Mode = 'look' | 'read' | 'zone';
+type Mode = 'look' | 'read' | 'gauge' | 'find' | 'zone';
 const mode = ref<Mode>('look');
 const marked = shallowRef<readonly Point[]>([]);
 const picked = shallowRef<ReadingView | null>(null);
-const ring = shallowRef<readonly Point[]>([]);
-const closed = ref(false);
-const editing = shallowRef<ZoneView | null>(null);
-const fresh = ref<ZoneDraft>({ class: 'thin', layer: '', evidence: 'stripped', note: '' });
+const photo = shallowRef<PhotoView | null>(null);
+const expected = shallowRef<{ p50: readonly Polygon[]; p90: readonly Polygon[] } | null>(null);
+const sectionAt = ref<number | null>(null);
 const panelLayer = computed(() => layerOf(load.data.value!.panel, layer.value));
 const onLayer = computed(() => zones.value.filter((zone) => zone.layer === layer.value));
-const crossing = computed(() => {
-  const at = closed.value && ring.value.length > 3 ? firstCrossing(ring.value) : undefined;
-  return at ? `The outline crosses itself: side ${at[0] + 1} meets side ${at[1] + 1}. Move a corner.` : null;
-});
+const told = computed(() =>
+  draft.closed.value && !draft.crossing.value
+    ? (zoneClassFrom({
+        polygon: [draft.ring.value, ...draft.holes.value],
+        asBuilt: panelLayer.value.thickness,
+        readings: counting.value.map(asReading),
+        finds: survey.finds.value.filter((find) => find.layer === layer.value),
+      }) ?? null)
+    : null,
+);
 
 function setMode(wanted: Mode): void {
   mode.value = mode.value === wanted ? 'look' : wanted;
-  leaveZone();
+  draft.clear();
   picked.value = null;
+  if (mode.value !== 'read' && mode.value !== 'gauge' && mode.value !== 'find') marked.value = [];
 }
 function tap(place: Point): void {
-  if (mode.value === 'read') marked.value = [...marked.value, place];
-  else if (mode.value === 'zone' && !closed.value)
-    ring.value = [...ring.value, [Math.round(place[0]), Math.round(place[1])]];
-  else if (mode.value === 'look') picked.value = readingAt(counting.value, place, 18) ?? null;
+  if (mode.value === 'read' || mode.value === 'gauge') marked.value = [...marked.value, place];
+  else if (mode.value === 'find') marked.value = [place];
+  else if (mode.value === 'zone') draft.tap(place);
+  else picked.value = readingAt(counting.value, place, 18) ?? null;
 }
-function closeRing(): void {
-  if (ring.value.length < 3) return;
-  closed.value = true;
-  fresh.value = { class: 'thin', layer: layer.value, evidence: 'stripped', note: '' };
+function readNext({ u, v }: NextReading): void {
+  if (mode.value !== 'gauge') mode.value = 'read';
+  marked.value = [...marked.value, [u, v]];
 }
 function takeProposed(): void {
   if (!proposed.value) return;
   mode.value = 'zone';
-  editing.value = null;
-  ring.value = proposed.value.ring.map(([u, v]): Point => [Math.round(u * 10) / 10, Math.round(v * 10) / 10]);
-  closed.value = true;
-  fresh.value = {
-    class: (surveyMap.value?.map.summary.byClass.through ?? 0) > 0 ? 'through' : 'thin',
-    layer: layer.value,
-    evidence: 'map',
-    note: '',
-  };
+  const through = (maps.surveyMap.value?.map.summary.byClass.through ?? 0) > 0;
+  draft.take(proposed.value.ring, { class: through ? 'through' : 'thin', layer: layer.value, evidence: 'map' });
 }
+function trace(ring: readonly Point[]): void {
+  mode.value = 'zone';
+  draft.take(ring, { layer: layer.value });
+}
+// An outline that was traced on a picture waits for this panel to be open.
+watch(load.data, () => {
+  const ring = takeTraced(props.id, props.panel);
+  if (ring) trace(ring);
+});
 function openZone(id: string): void {
   const zone = zones.value.find((candidate) => candidate.id === id);
-  if (!zone || mode.value === 'read') return;
+  if (!zone || mode.value === 'read' || mode.value === 'gauge') return;
   mode.value = 'zone';
-  editing.value = zone;
-  ring.value = zone.ring;
-  closed.value = true;
-  fresh.value = { class: zone.class, layer: zone.layer, evidence: zone.evidence, note: zone.note };
+  layer.value = zone.layer;
+  draft.open(zone);
 }
 function leaveZone(): void {
-  ring.value = [];
-  closed.value = false;
-  editing.value = null;
+  draft.clear();
+  mode.value = 'look';
 }
-const moveCorner = (index: number, to: Point) =>
-  (ring.value = ring.value.map((p, i) =>
-    i === index ? ([Math.round(to[0] * 10) / 10, Math.round(to[1] * 10) / 10] as Point) : p,
-  ));
-const addCorner = (index: number, at: Point) =>
-  (ring.value = [...ring.value.slice(0, index), at, ...ring.value.slice(index)]);
-
-async function saveZone(draft: ZoneDraft): Promise<void> {
-  const shape = { ...draft, ring: ring.value.map(([u, v]): [number, number] => [u, v]) };
-  const before = editing.value;
+async function saveZone(what: ZoneDraft): Promise<void> {
+  const shape = { ...what, ...draft.shape() };
+  const before = draft.editing.value;
   const done = await form.submit(async () => {
     if (before) await survey.changeZone(before, { ...before, ...shape });
     else await survey.addZone(shape);
   });
   if (!done) return;
-  layer.value = draft.layer;
+  layer.value = what.layer;
   leaveZone();
-  mode.value = 'look';
 }
 async function removeZone(): Promise<void> {
-  if (editing.value) await form.submit(() => survey.removeZone(editing.value!));
+  if (draft.editing.value) await form.submit(() => survey.removeZone(draft.editing.value!));
   leaveZone();
-  mode.value = 'look';
 }
-async function settle(keepMine: boolean): Promise<void> {
-  await form.submit(() => survey.settle(keepMine));
+async function join(op: 'merge' | 'subtract', other: ZoneView): Promise<void> {
+  const zone = draft.editing.value!;
+  const done = await form.submit(() =>
+    survey.operate({ op, zone: zone.id, version: zone.version, other: other.id, otherVersion: other.version }),
+  );
+  if (done) leaveZone();
 }
+async function split(): Promise<void> {
+  const zone = draft.editing.value!;
+  const line = [...draft.pen.value];
+  if (await form.submit(() => survey.operate({ op: 'split', zone: zone.id, version: zone.version, line }))) leaveZone();
+}
+const settle = (keepMine: boolean) => form.submit(() => survey.settle(keepMine));
 async function withdraw(id: string): Promise<void> {
   await form.submit(() => survey.withdrawOne(id));
   picked.value = null;
@@ -120,35 +133,48 @@ function onKey(event: KeyboardEvent): void {
     void (event.shiftKey ? history.redo() : history.undo());
   } else if (typing || event.ctrlKey || event.metaKey) return;
   else if (event.key === 'r' && session.canWork) setMode('read');
+  else if (event.key === 'g' && session.canWork) setMode('gauge');
+  else if (event.key === 'f' && session.canWork) setMode('find');
   else if (event.key === 'z' && session.canWork) setMode('zone');
-  else if (event.key === 'Enter' && mode.value === 'zone' && !closed.value) closeRing();
-  else if (event.key === 'Escape') {
-    leaveZone();
-    mode.value = 'look';
-  }
+  else if (event.key === 'Enter' && mode.value === 'zone' && !draft.closed.value) draft.close(layer.value);
+  else if (event.key === 'Escape') setMode('look');
 }
 onMounted(() => window.addEventListener('keydown', onKey));
 onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 
 const next = computed(() => {
+  const [first] = maps.advice.value?.next ?? [];
+  const called = maps.advice.value?.called ?? 0;
+  if (zones.value.length === 0 && proposed.value) return { text: 'Take the zone that the map proposes' };
+  if (first && called < 0.9 && counting.value.length < 400)
+    return { text: counting.value.length === 0 ? 'Take the first reading at mark 1' : 'Read next at mark 1' };
   if (zones.value.length > 0)
     return {
       text: `Weigh treat, patch or whole panel for ${zones.value.length} ${zones.value.length === 1 ? 'zone' : 'zones'}`,
       to: `/vehicles/${props.id}/panels/${props.panel}/verdict`,
     };
-  if (proposed.value) return { text: 'Take the zone that the map proposes' };
-  return {
-    text:
-      counting.value.length === 0
-        ? 'Take the first reading: lower edge and seams first'
-        : 'Take more readings where the sheet is still dotted',
-  };
+  return { text: 'Take more readings where the sheet is still dotted' };
 });
 function doNext(): void {
+  const [first] = maps.advice.value?.next ?? [];
   if (proposed.value && zones.value.length === 0) takeProposed();
+  else if (session.canWork && first) readNext(first);
   else if (session.canWork) setMode('read');
 }
 const keptPlaces = computed(() => survey.kept.value.map((entry): Point => [entry.reading.u, entry.reading.v]));
+const advised = computed(() =>
+  mode.value === 'zone' || !session.canWork
+    ? []
+    : (maps.advice.value?.next ?? []).filter(
+        (place) => !marked.value.some(([u, v]) => Math.hypot(u - place.u, v - place.v) < 5),
+      ),
+);
+const TOOLS = [
+  { mode: 'read', label: 'Take readings' },
+  { mode: 'gauge', label: 'By gauge' },
+  { mode: 'find', label: 'Note a find' },
+  { mode: 'zone', label: 'Draw a zone' },
+] as const;
 </script>
 
 <template>
@@ -165,8 +191,15 @@ const keptPlaces = computed(() => survey.kept.value.map((entry): Point => [entry
     >
       <template #tools>
         <template v-if="session.canWork">
-          <button class="btn small-btn" :aria-pressed="mode === 'read'" @click="setMode('read')">Take readings</button>
-          <button class="btn small-btn" :aria-pressed="mode === 'zone'" @click="setMode('zone')">Draw a zone</button>
+          <button
+            v-for="tool in TOOLS"
+            :key="tool.mode"
+            class="btn small-btn"
+            :aria-pressed="mode === tool.mode"
+            @click="setMode(tool.mode)"
+          >
+            {{ tool.label }}
+          </button>
           <button
             class="btn small-btn"
             :disabled="!history.canUndo.value"
@@ -188,23 +221,34 @@ const keptPlaces = computed(() => survey.kept.value.map((entry): Point => [entry
       <template #sheet>
         <SurveySheet
           :panel="load.data.value.panel"
+          :vehicle="id"
           :layer="panelLayer"
           :readings="counting"
           :kept-places="keptPlaces"
-          :map="surveyMap?.map ?? null"
+          :map="maps.surveyMap.value?.map ?? null"
+          :coating="maps.kind.value === 'coating' ? maps.coatingMap.value : null"
           :zones="onLayer"
           :proposed="mode === 'zone' ? null : (proposed?.ring ?? null)"
-          :marked="mode === 'read' ? marked : []"
+          :expected="mode === 'look' ? expected : null"
+          :finds="shownFinds(survey.finds.value, layer)"
+          :next="advised"
+          :outliers="mode === 'zone' ? [] : (maps.surveyMap.value?.map.outliers ?? [])"
+          :photo="photo"
+          :marked="marked"
           :picked="picked ? [picked.u, picked.v] : null"
-          :draft="ring"
-          :draft-closed="closed"
-          :editing="editing?.id ?? null"
-          :crosshair="mode !== 'look' && !closed"
+          :draft="draft.ring.value"
+          :draft-holes="draft.holes.value"
+          :draft-closed="draft.closed.value"
+          :pen="draft.pen.value"
+          :editing="draft.editing.value?.id ?? null"
+          :crosshair="mode !== 'look' && !(mode === 'zone' && draft.closed.value && draft.drawing.value === 'outline')"
+          :section-at="mode === 'look' ? sectionAt : null"
           @tap="tap"
           @zone="openZone"
-          @move="moveCorner"
-          @add="addCorner"
-          @close="closeRing"
+          @move="draft.move"
+          @add="draft.add"
+          @close="draft.close(layer)"
+          @next="readNext"
         />
       </template>
       <template #card>
@@ -220,72 +264,60 @@ const keptPlaces = computed(() => survey.kept.value.map((entry): Point => [entry
           @stored="marked = marked.slice(1)"
           @drop="marked = marked.slice(1)"
         />
-        <div v-else-if="mode === 'zone' && !closed" class="stack">
-          <p class="eyebrow">Draw the damage</p>
-          <p>Tap its corners on the sheet. Tap the first corner again, or close it here.</p>
-          <p class="figure">
-            {{ ring.length }} <small>{{ ring.length === 1 ? 'corner' : 'corners' }}</small>
-          </p>
-          <div class="row">
-            <button class="btn main" :disabled="ring.length < 3" @click="closeRing">Close the zone</button
-            ><button class="btn" :disabled="ring.length === 0" @click="ring = ring.slice(0, -1)">
-              Take the last corner back
-            </button>
-          </div>
-          <button v-if="proposed" class="btn" @click="takeProposed">Take the proposed zone instead</button>
-        </div>
-        <ZoneForm
-          v-else-if="mode === 'zone'"
-          :draft="fresh"
+        <GaugeEntry
+          v-else-if="mode === 'gauge'"
+          v-model:layer="layer"
+          :panel="load.data.value.panel"
+          :places="marked"
+          :advice="advised"
+          :store="survey.enter"
+          @places="marked = $event"
+        />
+        <FindForm
+          v-else-if="mode === 'find'"
+          :place="marked[0] ?? null"
           :layers="load.data.value.panel.layers"
-          :errors="form.errors"
-          :busy="form.busy.value"
-          :crossing="crossing"
-          :existing="editing !== null"
+          :layer="layer"
+          :add="survey.addFind"
+          @done="marked = []"
+        />
+        <ZoneCard
+          v-else-if="mode === 'zone'"
+          :draft="draft"
+          :layers="load.data.value.panel.layers"
+          :layer="layer"
+          :form="form"
+          :told="told"
+          :others="onLayer.filter((zone) => zone.id !== draft.editing.value?.id)"
+          :proposed="proposed !== null"
           :can-work="session.canWork"
           @save="saveZone"
-          @cancel="((mode = 'look'), leaveZone())"
+          @cancel="leaveZone"
           @remove="removeZone"
+          @take-proposed="takeProposed"
+          @join="join"
+          @split="split"
+          @layer="layer = $event"
         />
-        <SurveyCard
+        <LookCard
           v-else
-          :layer="panelLayer"
-          :readings="counting"
-          :survey-map="surveyMap"
-          :mapping="survey.mapping.value"
-          :proposed="proposed"
-          :zones="zones"
+          v-model:layer="layer"
+          v-model:section-at="sectionAt"
+          v-model:photo="photo"
+          v-model:expected="expected"
+          :vehicle="load.data.value.vehicle"
+          :plan="load.data.value.plan"
+          :panel="load.data.value.panel"
+          :survey="survey"
+          :picked="picked"
           :can-work="session.canWork"
           @take="takeProposed"
           @zone="openZone"
-        >
-          <div v-if="load.data.value.panel.layers.length > 1" class="row" role="group" aria-label="Layer shown">
-            <button
-              v-for="entry in load.data.value.panel.layers"
-              :key="entry.id"
-              class="btn small-btn"
-              :aria-pressed="layer === entry.id"
-              @click="layer = entry.id"
-            >
-              {{ entry.name }}
-            </button>
-          </div>
-          <ReadingList
-            :readings="counting"
-            :picked="picked"
-            :can-work="session.canWork"
-            @withdraw="withdraw"
-            @pick="picked = $event"
-          />
-          <details>
-            <summary>Before you scrape and probe</summary>
-            <ul class="small">
-              <li v-for="caution in cautionsFor('survey')" :key="caution.id">
-                <strong>{{ caution.title }}.</strong> {{ caution.text }}
-              </li>
-            </ul>
-          </details>
-        </SurveyCard>
+          @next="readNext"
+          @withdraw="withdraw"
+          @pick="picked = $event"
+          @trace="trace"
+        />
       </template>
     </StationFrame>
     <ConflictDialog
@@ -296,16 +328,3 @@ const keptPlaces = computed(() => survey.kept.value.map((entry): Point => [entry
     />
   </Waiting>
 </template>
-
-<style scoped>
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-}
-ul {
-  padding-left: 1.1rem;
-  margin: 0;
-}
-</style>

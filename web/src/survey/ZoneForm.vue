@@ -11,9 +11,10 @@ export interface ZoneDraft {
   layer: string;
   evidence: Evidence;
   note: string;
+  overruled: string;
 }
 
-/* What a zone is, on which layer, by which evidence. */
+/* What a zone is, on which layer, by which evidence; the class follows the readings inside or is overruled with a reason. */
 const props = defineProps<{
   draft: ZoneDraft;
   layers: readonly Layer[];
@@ -22,22 +23,51 @@ const props = defineProps<{
   crossing: string | null;
   existing: boolean;
   canWork: boolean;
+  /** What the evidence inside makes of it. */
+  told: { class: ZoneClass; because: string } | null;
 }>();
-const emit = defineEmits<{ save: [draft: ZoneDraft]; cancel: []; remove: [] }>();
+const emit = defineEmits<{ save: [draft: ZoneDraft]; cancel: []; remove: []; layer: [id: string] }>();
 const draft = reactive<ZoneDraft>({ ...props.draft });
 watch(
   () => props.draft,
   (fresh) => Object.assign(draft, fresh),
 );
+/** Until a person has chosen, the class is the one of the evidence. */
+const chosen = ref(props.existing);
+watch(
+  () => props.told?.class,
+  (kind) => {
+    if (kind && !chosen.value) draft.class = kind;
+  },
+  { immediate: true },
+);
+watch(
+  () => draft.layer,
+  (id) => emit('layer', id),
+);
 const classes = Object.entries(ZONE_CLASSES).map(([value, label]) => ({ value: value as ZoneClass, label }));
 const evidence = Object.entries(EVIDENCE).map(([value, label]) => ({ value: value as Evidence, label }));
 const layers = computed(() => props.layers.map((layer) => ({ value: layer.id, label: layer.name })));
+const overruling = computed(() => props.told !== null && props.told.class !== draft.class);
 const asking = ref(false);
+const save = () => emit('save', { ...draft, overruled: overruling.value ? draft.overruled : '' });
 </script>
 
 <template>
-  <form class="stack" @submit.prevent="emit('save', { ...draft })">
-    <Chips v-model="draft.class" legend="What is it?" :options="classes" />
+  <form class="stack" @submit.prevent="save">
+    <div @change="chosen = true"><Chips v-model="draft.class" legend="What is it?" :options="classes" /></div>
+    <p v-if="told" class="small soft">
+      By its evidence: <strong>{{ ZONE_CLASSES[told.class].toLowerCase() }}</strong>; {{ told.because }}.
+    </p>
+    <Field
+      v-if="overruling"
+      v-slot="{ bind }"
+      label="Why not what the evidence says?"
+      :error="errors['overruled']"
+      hint="The reason is kept with the zone"
+    >
+      <input v-bind="bind" v-model="draft.overruled" class="input" />
+    </Field>
     <Chips v-if="layers.length > 1" v-model="draft.layer" legend="Which layer?" :options="layers" />
     <Chips v-model="draft.evidence" legend="How do you know?" :options="evidence" />
     <Field v-slot="{ bind }" label="Note" :error="errors['note']">

@@ -105,10 +105,20 @@ describe('entering readings', () => {
 });
 
 describe('a zone', () => {
-  const draft = { class: 'thin', layer: 'outer', evidence: 'stripped', note: '' } as const;
+  const draft = { class: 'thin', layer: 'outer', evidence: 'stripped', note: '', overruled: '' } as const;
   const form = (over: object = {}) =>
     mount(ZoneForm, {
-      props: { draft, layers, errors: {}, busy: false, crossing: null, existing: false, canWork: true, ...over },
+      props: {
+        draft,
+        layers,
+        errors: {},
+        busy: false,
+        crossing: null,
+        existing: false,
+        canWork: true,
+        told: null,
+        ...over,
+      },
     });
 
   it('is saved with its class, layer and evidence', async () => {
@@ -119,8 +129,19 @@ describe('a zone', () => {
     await wrapper.get('textarea').setValue('behind the jack');
     await wrapper.get('form').trigger('submit');
     expect(wrapper.emitted('save')![0]).toEqual([
-      { class: 'through', layer: 'inner', evidence: 'opened', note: 'behind the jack' },
+      { class: 'through', layer: 'inner', evidence: 'opened', note: 'behind the jack', overruled: '' },
     ]);
+  });
+
+  it('follows its evidence until a person overrules it, and then asks why', async () => {
+    const wrapper = form({ told: { class: 'through', because: 'a reading in it is a hole' } });
+    await wrapper.get('form').trigger('submit');
+    expect(wrapper.emitted('save')![0]).toMatchObject([{ class: 'through', overruled: '' }]);
+    await wrapper.get('input[value=pitted]').setValue(true);
+    const why = wrapper.findAll('.field').find((field) => field.text().includes('Why not what the evidence says'))!;
+    await why.get('input').setValue('Probe slipped');
+    await wrapper.get('form').trigger('submit');
+    expect(wrapper.emitted('save')![1]).toMatchObject([{ class: 'pitted', overruled: 'Probe slipped' }]);
   });
 
   it('cannot be saved while it crosses itself', () => {
@@ -176,6 +197,8 @@ describe('a zone', () => {
       evidence: 'map',
       layer: 'outer',
       note: 'mine',
+      holes: [],
+      overruled: '',
       area: 5,
       share: 0.1,
       version: 1,

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { ReadingView } from '@aspecta/contract/survey';
 import { CELL_CODES, mapThickness } from '@aspecta/core/survey';
 import { parseEntry } from './entry.ts';
-import { paintMap, PIXELS, type MapColours } from './paintMap.ts';
+import { metalLook, paintCells, PIXELS, type Rgb } from './paintMap.ts';
 import { dotPaths, readingAt } from './surveyScene.ts';
 import { useHistory } from './useHistory.ts';
 
@@ -42,14 +42,14 @@ describe('typing and dictating readings', () => {
 });
 
 describe('painting the map', () => {
-  const colours: MapColours = {
-    sound: [0, 200, 0],
-    worn: [200, 200, 0],
-    thin: [200, 100, 0],
-    failing: [200, 0, 0],
-    through: [0, 0, 0],
-    hatch: [9, 9, 9],
-    paper: [250, 250, 250],
+  const colours: Record<string, Rgb> = {
+    '--sound': [0, 200, 0],
+    '--worn': [200, 200, 0],
+    '--thin': [200, 100, 0],
+    '--failing': [200, 0, 0],
+    '--through': [0, 0, 0],
+    '--metal-line': [9, 9, 9],
+    '--paper': [250, 250, 250],
   };
   const samples = Array.from({ length: 30 }, (_, i) => ({
     u: 20 + (i % 6) * 30,
@@ -68,7 +68,7 @@ describe('painting the map', () => {
     asBuilt: 0.9,
     readings: samples,
   });
-  const { width, height, data } = paintMap(map, colours);
+  const { width, height, data } = paintCells(map, metalLook(map), (name) => colours[name]!);
 
   it('leaves clear what was not measured, so that it never looks sound', () => {
     const unmeasured = CELL_CODES.indexOf('unmeasured');
@@ -107,6 +107,9 @@ describe('dots', () => {
     coatingUm: null,
     coatingOver: false,
     metalMm: null,
+    metalUnder: false,
+    instrument: '',
+    takenAt: null,
     probe: null,
     note: '',
     at: '',

@@ -1,13 +1,22 @@
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue';
 import type { Vehicle } from '@aspecta/contract/garage';
-import type { ReadingInput, ReadingView, ZoneInput, ZoneView } from '@aspecta/contract/survey';
-import { bodyPlan, layerOf, panelOf, sheetOf } from '@aspecta/core/body';
+import type {
+  FindInput,
+  FindView,
+  ReadingInput,
+  ReadingView,
+  ZoneInput,
+  ZoneOperation,
+  ZoneOperationView,
+  ZoneView,
+} from '@aspecta/contract/survey';
+import { panelOf } from '@aspecta/core/body';
 import { clip } from '@aspecta/core/geometry';
-import { FEWEST_READINGS, metalOf } from '@aspecta/core/survey';
-import { ApiProblem, get, post, put, remove } from '../shell/api.ts';
+import { merged, useLive } from '../live/useLive.ts';
+import { ApiProblem, get, post, put, remove, serverNow } from '../shell/api.ts';
 import { useLoad } from '../shell/useLoad.ts';
-import { compute } from '../workers/bridge.ts';
-import type { SurveyMap } from '../workers/compute.ts';
+import { planOf } from '../shell/plans.ts';
+import { useMaps } from './useMaps.ts';
 import { useHistory } from './useHistory.ts';
 import { useOutbox } from './outbox.ts';
 
@@ -22,15 +31,18 @@ export function useSurvey(vehicleId: string, panelId: string) {
   const conflict = shallowRef<{ mine: ZoneView; theirs: ZoneView } | null>(null);
   const readings = shallowRef<readonly ReadingView[]>([]);
   const zones = shallowRef<readonly ZoneView[]>([]);
+  const finds = shallowRef<readonly FindView[]>([]);
   const layer = ref('');
   const load = useLoad(async () => {
     const vehicle = await get<Vehicle>(`/vehicles/${vehicleId}`);
-    const plan = bodyPlan(vehicle.planId);
+    const plan = await planOf(vehicle.planId);
     const panel = panelOf(plan, panelId);
-    const [gotReadings, gotZones] = await Promise.all([
+    const [gotReadings, gotZones, gotFinds] = await Promise.all([
       get<ReadingView[]>(`/vehicles/${vehicleId}/panels/${panelId}/readings`),
       get<ZoneView[]>(`/vehicles/${vehicleId}/panels/${panelId}/zones`),
+      get<FindView[]>(`/vehicles/${vehicleId}/panels/${panelId}/finds`),
     ]);
+    finds.value = gotFinds;
     readings.value = gotReadings;
     zones.value = gotZones;
     if (layer.value === '') layer.value = busiestLayer(gotReadings) ?? panel.layers[0]!.id;
@@ -44,6 +56,12 @@ export function useSurvey(vehicleId: string, panelId: string) {
     if (fresh.length > 0) readings.value = [...readings.value, ...fresh];
   });
   onUnmounted(stop);
+  useLive(vehicleId, (change) => {
+    const here = <T extends { panel: string }>(list: readonly T[]) => list.filter((item) => item.panel === panelId);
+    if (here(change.readings).length > 0) readings.value = merged(readings.value, here(change.readings));
+    zones.value = merged(zones.value, here(change.zones), change.zonesGone);
+    finds.value = merged(finds.value, here(change.finds), change.findsGone);
+  });
 
   /** Readings that are stored and count, and those that are still on this device. */
   const counting = computed(() =>
@@ -52,47 +70,23 @@ export function useSurvey(vehicleId: string, panelId: string) {
   const kept = computed(() =>
     outbox.pending.filter((entry) => entry.vehicle === vehicleId && entry.reading.panel === panelId),
   );
-  const samples = computed(() =>
-    counting.value.flatMap((reading) => {
-      const value = metalOf({ metalMm: reading.metalMm ?? undefined, probe: reading.probe ?? undefined });
-      return value === undefined ? [] : [{ u: reading.u, v: reading.v, value }];
-    }),
-  );
-
-  const surveyMap = shallowRef<SurveyMap | null>(null);
-  const mapping = ref(false);
-  let wanted = 0;
-  watch(samples, async (points) => {
-    const mine = ++wanted;
-    const places = new Set(points.map((p) => `${Math.round(p.u)} ${Math.round(p.v)}`));
-    if (places.size < FEWEST_READINGS || !load.data.value) {
-      surveyMap.value = null;
-      return;
-    }
-    mapping.value = true;
-    const { panel } = load.data.value;
-    const result = await compute()
-      .map(sheetOf(panel) as never, layerOf(panel, layer.value).thickness, points)
-      .catch(() => null);
-    if (mine !== wanted) return;
-    surveyMap.value = result;
-    mapping.value = false;
-  });
+  const maps = useMaps(() => load.data.value?.panel ?? null, layer, counting);
   watch(load.data, () => (readings.value = [...readings.value]));
 
   /** The largest area that the map proposes and that no zone covers yet. */
   const proposed = computed(
     () =>
-      surveyMap.value?.proposed.find(({ ring, area: size }) => {
+      maps.surveyMap.value?.proposed.find(({ ring, area: size }) => {
         const covered = zones.value
           .filter((zone) => zone.layer === layer.value)
-          .reduce((sum, zone) => sum + clip('intersection', [ring], [zone.ring]).area, 0);
+          .reduce((sum, zone) => sum + clip('intersection', [ring], [zone.ring, ...zone.holes]).area, 0);
         return covered < size * ALREADY_DRAWN;
       }) ?? null,
   );
 
   async function enter(reading: Omit<ReadingInput, 'id' | 'panel'>): Promise<boolean> {
-    const full: ReadingInput = { ...reading, id: crypto.randomUUID(), panel: panelId };
+    const takenAt = new Date(serverNow()).toISOString();
+    const full: ReadingInput = { ...reading, id: crypto.randomUUID(), panel: panelId, takenAt };
     const stored = await outbox.enter(vehicleId, full);
     history.did({ label: 'Reading', undo: () => withdraw([full.id], true), redo: () => withdraw([full.id], false) });
     return stored;
@@ -133,8 +127,8 @@ export function useSurvey(vehicleId: string, panelId: string) {
     const current = zones.value.find((zone) => zone.id === wanted.id);
     replace(await putZone(wanted, current?.version ?? wanted.version));
   }
-  const putZone = ({ id, layer: onLayer, ring, class: kind, evidence, note }: ZoneView, version: number) =>
-    put<ZoneView>(`/vehicles/${vehicleId}/zones/${id}`, { layer: onLayer, ring, class: kind, evidence, note, version });
+  const putZone = (zone: ZoneView, version: number) =>
+    put<ZoneView>(`/vehicles/${vehicleId}/zones/${zone.id}`, { ...bodyOf(zone), version });
   async function settle(keepMine: boolean): Promise<void> {
     const both = conflict.value;
     if (!both) return;
@@ -154,17 +148,53 @@ export function useSurvey(vehicleId: string, panelId: string) {
     history.did({ label: 'Removing the zone', undo: () => restoreZone(zone.id), redo: () => dropZone(zone.id) });
   }
 
+  /** Merges, subtracts or splits zones; undone, every zone that took part is as it was. */
+  async function operate(operation: ZoneOperation): Promise<void> {
+    const before = zones.value;
+    const done = await post<ZoneOperationView>(`/vehicles/${vehicleId}/zones/operate`, operation);
+    zones.value = merged(zones.value, [...done.changed, ...done.added], done.removed);
+    const was = before.find((zone) => zone.id === operation.zone)!;
+    history.did({
+      label: 'Joining or splitting zones',
+      undo: async () => {
+        for (const zone of done.added) await dropZone(zone.id);
+        for (const id of done.removed) await restoreZone(id);
+        await rewrite(was);
+      },
+      redo: async () => {
+        for (const id of done.removed) await dropZone(id);
+        for (const zone of done.changed) await rewrite(zone);
+        for (const zone of done.added) await restoreZone(zone.id);
+      },
+    });
+  }
+  async function addFind(input: Omit<FindInput, 'id' | 'panel'>): Promise<void> {
+    const find = await post<FindView>(`/vehicles/${vehicleId}/finds`, {
+      ...input,
+      id: crypto.randomUUID(),
+      panel: panelId,
+    });
+    finds.value = merged(finds.value, [find]);
+    const set = async (verb: 'remove' | 'restore') => {
+      await post(`/vehicles/${vehicleId}/finds/${find.id}/${verb}`);
+      finds.value =
+        verb === 'remove' ? finds.value.filter((other) => other.id !== find.id) : merged(finds.value, [find]);
+    };
+    history.did({ label: 'Find', undo: () => set('remove'), redo: () => set('restore') });
+  }
+
   return {
+    finds,
+    operate,
+    addFind,
     load,
     readings,
     counting,
     kept,
     zones,
     layer,
-    surveyMap,
+    maps,
     proposed,
-    mapping,
-    samples,
     problem,
     history,
     conflict,
@@ -181,4 +211,17 @@ function busiestLayer(readings: readonly ReadingView[]): string | undefined {
   const counts = new Map<string, number>();
   for (const reading of readings) counts.set(reading.layer, (counts.get(reading.layer) ?? 0) + 1);
   return [...counts.entries()].sort((a, b) => b[1] - a[1])[0]?.[0];
+}
+
+/** What a zone consists of, as it is sent. */
+function bodyOf({
+  layer,
+  ring,
+  holes,
+  class: kind,
+  evidence,
+  note,
+  overruled,
+}: ZoneView): Omit<ZoneInput, 'id' | 'panel'> {
+  return { layer, ring, holes, class: kind, evidence, note, overruled };
 }

@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router';
 import type { Vehicle } from '@aspecta/contract/garage';
 import { ZONE_CLASSES, type ZoneView } from '@aspecta/contract/survey';
 import type { RepairView, VerdictView } from '@aspecta/contract/verdict';
-import { bodyPlan, panelOf } from '@aspecta/core/body';
+import { panelOf } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import type { OptionId } from '@aspecta/core/verdict';
@@ -14,6 +14,7 @@ import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
 import { percent, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
+import { planOf } from '../shell/plans.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import PanelSheet from '../sheet/PanelSheet.vue';
@@ -41,7 +42,7 @@ const load = useLoad(async () => {
   const decided = repairs.filter((repair) => repair.panel === props.panel);
   const open = zones.filter((zone) => !decided.some((repair) => repair.zoneIds.includes(zone.id)));
   if (chosenZones.value.length === 0) chosenZones.value = open.map((zone) => zone.id);
-  return { vehicle, zones, open, decided, panel: panelOf(bodyPlan(vehicle.planId), props.panel) };
+  return { vehicle, zones, open, decided, panel: panelOf(await planOf(vehicle.planId), props.panel) };
 });
 watch([chosenZones, load.data], () => void weigh(), { deep: true });
 

@@ -3,11 +3,12 @@ import { computed, onBeforeUnmount, onMounted } from 'vue';
 import type { Vehicle } from '@aspecta/contract/garage';
 import type { RepairView } from '@aspecta/contract/verdict';
 import type { WeldPlanView } from '@aspecta/contract/weld';
-import { bodyPlan, panelOf } from '@aspecta/core/body';
+import { panelOf } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { clock } from '../shell/units.ts';
+import { planOf } from '../shell/plans.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import { useBench } from './useBench.ts';
@@ -23,7 +24,7 @@ const load = useLoad(async () => {
     get<WeldPlanView | null>(`/repairs/${props.repair}/weld`),
   ]);
   bench.view.value = plan;
-  return { vehicle, repair, panel: panelOf(bodyPlan(vehicle.planId), repair.panel) };
+  return { vehicle, repair, panel: panelOf(await planOf(vehicle.planId), repair.panel) };
 });
 const { step, steps, left, done } = bench;
 const lookOf = (n: number) =>

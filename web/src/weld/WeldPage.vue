@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router';
 import type { Vehicle } from '@aspecta/contract/garage';
 import type { RepairView } from '@aspecta/contract/verdict';
 import { weldDefaults, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
-import { bodyPlan, panelOf } from '@aspecta/core/body';
+import { panelOf } from '@aspecta/core/body';
 import { ApiProblem, get, put } from '../shell/api.ts';
 import Chips from '../shell/Chips.vue';
 import Field from '../shell/Field.vue';
@@ -13,6 +13,7 @@ import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
 import { clock, duration, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
+import { planOf } from '../shell/plans.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import CautionsDialog from './CautionsDialog.vue';
@@ -36,7 +37,7 @@ const load = useLoad(async () => {
     get<WeldPlanView | null>(`/repairs/${props.repair}/weld`),
   ]);
   if (plan) show(plan);
-  return { vehicle, repair, panel: panelOf(bodyPlan(vehicle.planId), repair.panel) };
+  return { vehicle, repair, panel: panelOf(await planOf(vehicle.planId), repair.panel) };
 });
 function show(plan: WeldPlanView): void {
   view.value = plan;

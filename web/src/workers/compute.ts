@@ -1,6 +1,20 @@
 import { expose } from 'comlink';
-import type { Polygon, Ring } from '@aspecta/core/geometry';
-import { mapThickness, proposeZones, type Sample, type ThicknessMap } from '@aspecta/core/survey';
+import type { Point, Polygon, Ring } from '@aspecta/core/geometry';
+import {
+  mapCoating,
+  mapThickness,
+  nextReadings,
+  proposeZones,
+  spread,
+  thicknessAt,
+  type CensoredSample,
+  type CoatingMap,
+  type NextReading,
+  type Opening,
+  type SpreadEvidence,
+  type ThicknessAt,
+  type ThicknessMap,
+} from '@aspecta/core/survey';
 
 /* Heavy computation, away from the page. */
 export interface SurveyMap {
@@ -9,13 +23,28 @@ export interface SurveyMap {
   /** ms that it took. */
   took: number;
 }
+export interface Advice {
+  next: NextReading[];
+  called: number;
+}
+
+/** How many places the advice names, and how far apart, mm. */
+const ADVISED = 3;
+const APART = 25;
 
 const api = {
-  map(sheet: Polygon, asBuilt: number, readings: readonly Sample[]): SurveyMap {
+  thickness(sheet: Polygon, asBuilt: number, readings: readonly CensoredSample[], limit: number): SurveyMap {
     const begun = performance.now();
-    const map = mapThickness({ sheet, asBuilt, readings });
+    const map = mapThickness({ sheet, asBuilt, readings, limit });
     return { map, proposed: proposeZones(map, sheet), took: performance.now() - begun };
   },
+  coating: (sheet: Polygon, readings: readonly CensoredSample[]): CoatingMap => mapCoating({ sheet, readings }),
+  next: (sheet: Polygon, points: readonly CensoredSample[], limit: number): Advice =>
+    nextReadings({ points, outline: sheet, limit, count: ADVISED, minSpacing: APART }),
+  spread: (visible: Polygon, evidence: SpreadEvidence, history: readonly Opening[], sheet: Polygon) =>
+    spread({ visible, evidence, history, sheet }),
+  along: (asBuilt: number, readings: readonly CensoredSample[], at: readonly Point[]): ThicknessAt[] =>
+    thicknessAt({ asBuilt, readings, at }),
 };
 export type ComputeApi = typeof api;
 expose(api);

@@ -2,7 +2,9 @@ import { steps } from '../step.ts';
 
 /* The deeper survey: finds and the walk-round, pits, pictures, forecasts, islands in zones, censored metal readings, own body plans. */
 export const deepSurvey = steps(2, [
-  ['CreateForecast', `CREATE TABLE forecast (
+  [
+    'CreateForecast',
+    `CREATE TABLE forecast (
       id char(36) NOT NULL,
       zoneId char(36) NOT NULL,
       evidence varchar(20) NOT NULL,
@@ -10,8 +12,11 @@ export const deepSurvey = steps(2, [
       predicted50 double NOT NULL,
       predicted90 double NOT NULL,
       at datetime(3) NOT NULL,
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['CreateFind', `CREATE TABLE find (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreateFind',
+    `CREATE TABLE find (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       panel varchar(60) NOT NULL,
@@ -27,15 +32,21 @@ export const deepSurvey = steps(2, [
       \`by\` varchar(120) NOT NULL,
       deletedAt datetime(3) NULL,
       INDEX find_place (vehicleId, panel),
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['CreateWalkLook', `CREATE TABLE walk_look (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreateWalkLook',
+    `CREATE TABLE walk_look (
       vehicleId char(36) NOT NULL,
       place varchar(160) NOT NULL,
       state varchar(10) NOT NULL,
       at datetime(3) NOT NULL,
       \`by\` varchar(120) NOT NULL,
-      PRIMARY KEY (vehicleId, place)) ENGINE=InnoDB`],
-  ['CreatePit', `CREATE TABLE pit (
+      PRIMARY KEY (vehicleId, place)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreatePit',
+    `CREATE TABLE pit (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       panel varchar(60) NOT NULL,
@@ -50,8 +61,11 @@ export const deepSurvey = steps(2, [
       \`by\` varchar(120) NOT NULL,
       deletedAt datetime(3) NULL,
       INDEX pit_place (vehicleId, panel),
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['CreatePhoto', `CREATE TABLE photo (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreatePhoto',
+    `CREATE TABLE photo (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       panel varchar(60) NULL,
@@ -73,8 +87,11 @@ export const deepSurvey = steps(2, [
       \`by\` varchar(120) NOT NULL,
       deletedAt datetime(3) NULL,
       INDEX photo_place (vehicleId, panel),
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
-  ['CreateBodyPlan', `CREATE TABLE body_plan (
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
+  [
+    'CreateBodyPlan',
+    `CREATE TABLE body_plan (
       id char(36) NOT NULL,
       shopId char(36) NOT NULL,
       baseId varchar(40) NOT NULL,
@@ -83,7 +100,8 @@ export const deepSurvey = steps(2, [
       version int NOT NULL,
       changedAt datetime(3) NOT NULL,
       changedBy varchar(120) NOT NULL,
-      PRIMARY KEY (id)) ENGINE=InnoDB`],
+      PRIMARY KEY (id)) ENGINE=InnoDB`,
+  ],
   ['AddPastToVehicle', `ALTER TABLE vehicle ADD past longtext NOT NULL`],
   ['FillPastOfVehicle', `UPDATE vehicle SET past = '[]'`],
   ['AddMetalUnderToReading', `ALTER TABLE reading ADD metalUnder tinyint NOT NULL`],
@@ -96,10 +114,28 @@ export const deepSurvey = steps(2, [
   ['FillHolesOfZoneVersion', `UPDATE zone_version SET holes = '[]'`],
   ['AddOverruledToZoneVersion', `ALTER TABLE zone_version ADD overruled varchar(500) NOT NULL`],
   ['IndexReadingTime', `CREATE INDEX reading_time ON reading (vehicleId, at)`],
-  ['BindForecast', `ALTER TABLE forecast ADD CONSTRAINT FK_284bb7f08165fa11a7951210478 FOREIGN KEY (zoneId) REFERENCES zone(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindFind', `ALTER TABLE find ADD CONSTRAINT FK_000d0811b56475b1088835c7fe9 FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindWalkLook', `ALTER TABLE walk_look ADD CONSTRAINT FK_2efa7141a4218fe7549f8772e54 FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindPit', `ALTER TABLE pit ADD CONSTRAINT FK_731c21f5c8e6120158679ccebc6 FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindPhoto', `ALTER TABLE photo ADD CONSTRAINT FK_f31f23f4ef62c6ab521eec4b1bb FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
-  ['BindBodyPlan', `ALTER TABLE body_plan ADD CONSTRAINT FK_4905542f9a7dba2f01668cf67e4 FOREIGN KEY (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`],
+  [
+    'BindForecast',
+    `ALTER TABLE forecast ADD CONSTRAINT FK_284bb7f08165fa11a7951210478 FOREIGN KEY (zoneId) REFERENCES zone(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindFind',
+    `ALTER TABLE find ADD CONSTRAINT FK_000d0811b56475b1088835c7fe9 FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindWalkLook',
+    `ALTER TABLE walk_look ADD CONSTRAINT FK_2efa7141a4218fe7549f8772e54 FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindPit',
+    `ALTER TABLE pit ADD CONSTRAINT FK_731c21f5c8e6120158679ccebc6 FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindPhoto',
+    `ALTER TABLE photo ADD CONSTRAINT FK_f31f23f4ef62c6ab521eec4b1bb FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
+  [
+    'BindBodyPlan',
+    `ALTER TABLE body_plan ADD CONSTRAINT FK_4905542f9a7dba2f01668cf67e4 FOREIGN KEY (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+  ],
 ]);

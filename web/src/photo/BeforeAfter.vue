@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import type { PhotoView } from '@aspecta/contract/survey';
+import type { Panel } from '@aspecta/core/body';
+import { boxOf, type Point } from '@aspecta/core/geometry';
+import { ringPath } from '../sheet/pathData.ts';
+import { dayOf } from '../shell/units.ts';
+import PhotoOverlay from './PhotoOverlay.vue';
+
+/* Two pictures of the same place, both true to size, with an edge to be drawn across. */
+const props = defineProps<{ vehicle: string; panel: Panel; photos: readonly PhotoView[] }>();
+const first = ref(props.photos[0]!.id);
+const second = ref(props.photos.at(-1)!.id);
+const edge = ref(50);
+const pick = (id: string) => props.photos.find((photo) => photo.id === id)!;
+/** What the known points of both pictures span, with a little around it, mm. */
+const frame = computed(() => {
+  const box = boxOf(
+    [pick(first.value), pick(second.value)].flatMap((photo) => photo.pairs.map(({ u, v }): Point => [u, v])),
+  );
+  const [w, h] = [box.maxU - box.minU, box.maxV - box.minV];
+  return { x: box.minU - w * 0.15, y: box.minV - h * 0.15, width: w * 1.3, height: h * 1.3 };
+});
+const cut = computed(() => frame.value.x + (frame.value.width * edge.value) / 100);
+const viewBox = computed(() => {
+  const { x, y, width, height } = frame.value;
+  return `${x} ${-y - height} ${width} ${height}`;
+});
+</script>
+
+<template>
+  <div class="stack">
+    <p class="eyebrow">Before and after</p>
+    <svg :viewBox="viewBox" role="img" :aria-label="`${dayOf(pick(first).takenAt)} and ${dayOf(pick(second).takenAt)}`">
+      <defs>
+        <clipPath id="before"><rect :x="frame.x - 1e4" y="-1e5" :width="cut - frame.x + 1e4" height="2e5" /></clipPath>
+        <clipPath id="after"><rect :x="cut" y="-1e5" width="1e5" height="2e5" /></clipPath>
+      </defs>
+      <g transform="scale(1 -1)">
+        <path :d="ringPath(panel.outline)" class="panel" />
+        <g clip-path="url(#before)"><PhotoOverlay :photo="pick(first)" :vehicle="vehicle" /></g>
+        <g clip-path="url(#after)"><PhotoOverlay :photo="pick(second)" :vehicle="vehicle" /></g>
+        <path :d="`M${cut} ${frame.y}v${frame.height}`" class="edge" />
+      </g>
+    </svg>
+    <label class="small" for="before-after">Draw the edge across</label>
+    <input id="before-after" v-model.number="edge" type="range" min="0" max="100" />
+    <div class="row small">
+      <select v-model="first" class="input" aria-label="Before">
+        <option v-for="photo in photos" :key="photo.id" :value="photo.id">{{ dayOf(photo.takenAt) }}</option>
+      </select>
+      <select v-model="second" class="input" aria-label="After">
+        <option v-for="photo in photos" :key="photo.id" :value="photo.id">{{ dayOf(photo.takenAt) }}</option>
+      </select>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+svg {
+  width: 100%;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 8px;
+}
+.panel {
+  fill: var(--metal);
+  stroke: var(--metal-line);
+  vector-effect: non-scaling-stroke;
+}
+.edge {
+  stroke: var(--mark);
+  stroke-width: 3;
+  vector-effect: non-scaling-stroke;
+}
+input[type='range'] {
+  width: 100%;
+  min-height: 44px;
+  accent-color: var(--mark);
+}
+.row .input {
+  width: auto;
+  flex: 1;
+}
+</style>

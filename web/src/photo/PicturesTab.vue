@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { computed, shallowRef, watch } from 'vue';
+import type { PhotoView } from '@aspecta/contract/survey';
+import type { Panel } from '@aspecta/core/body';
+import type { Point } from '@aspecta/core/geometry';
+import { get } from '../shell/api.ts';
+import { useForm } from '../shell/useForm.ts';
+import { dayOf, useUnits } from '../shell/units.ts';
+import BeforeAfter from './BeforeAfter.vue';
+import { sendPhoto } from './takePhoto.ts';
+
+/* Pictures of this panel: take one, lay one over the sheet true to size, hold two against each other. */
+const props = defineProps<{ vehicle: string; panel: Panel; layer: string; canWork: boolean }>();
+const photo = defineModel<PhotoView | null>('photo', { required: true });
+defineEmits<{ trace: [ring: readonly Point[]] }>();
+const form = useForm();
+const units = useUnits();
+const photos = shallowRef<readonly PhotoView[] | null>(null);
+const load = () =>
+  form.submit(async () => {
+    photos.value = await get<PhotoView[]>(`/vehicles/${props.vehicle}/photos?panel=${props.panel.id}`);
+  });
+watch(() => props.panel.id, load, { immediate: true });
+async function take(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  await form.submit(async () => {
+    for (const file of input.files ?? [])
+      await sendPhoto(props.vehicle, file, { panel: props.panel.id, layer: props.layer, u: null, v: null, note: '' });
+  });
+  input.value = '';
+  await load();
+}
+const lying = computed(() => (photos.value ?? []).filter((entry) => entry.matrix !== null));
+const small = (entry: PhotoView) => `/api/vehicles/${props.vehicle}/photos/${entry.id}/picture?small=1`;
+</script>
+
+<template>
+  <div class="stack">
+    <p class="eyebrow">Pictures of this panel</p>
+    <label v-if="canWork" class="btn main take"
+      ><input type="file" accept="image/*" capture="environment" multiple class="visually-hidden" @change="take" />Take
+      or choose a picture</label
+    >
+    <p v-if="form.busy.value" class="soft" role="status">One moment …</p>
+    <p v-if="form.general.value ?? Object.values(form.errors)[0]" class="notice bad" role="alert">
+      {{ form.general.value ?? Object.values(form.errors)[0] }}
+    </p>
+    <p v-if="photos && photos.length === 0" class="soft">
+      None yet. Tape a rectangle of known size beside the damage and take it as squarely as you can: it can then be laid
+      over the sheet true to size.
+    </p>
+    <ul>
+      <li v-for="entry in photos ?? []" :key="entry.id">
+        <RouterLink :to="`/vehicles/${vehicle}/photos/${entry.id}`"
+          ><img :src="small(entry)" loading="lazy" :alt="entry.note || `Picture of ${dayOf(entry.takenAt)}`"
+        /></RouterLink>
+        <div>
+          <p class="small">
+            {{ dayOf(entry.takenAt) }}{{ entry.note ? ` – ${entry.note}` : '' }}<br /><span
+              v-if="entry.rms !== null"
+              class="soft"
+              >true to size within {{ units.length(Math.max(entry.rms, 0.5)) }}</span
+            ><span v-else class="soft">not yet true to size: mark four known points</span>
+          </p>
+          <div class="row">
+            <button
+              v-if="entry.matrix"
+              class="btn small-btn"
+              :aria-pressed="photo?.id === entry.id"
+              @click="photo = photo?.id === entry.id ? null : entry"
+            >
+              Lay over
+            </button>
+            <RouterLink class="btn small-btn" :to="`/vehicles/${vehicle}/photos/${entry.id}`">{{
+              entry.matrix ? 'Trace' : 'Mark points'
+            }}</RouterLink>
+          </div>
+        </div>
+      </li>
+    </ul>
+    <BeforeAfter v-if="lying.length >= 2" :vehicle="vehicle" :panel="panel" :photos="lying" />
+    <RouterLink class="btn small-btn" :to="`/vehicles/${vehicle}/photos`">All pictures of this car</RouterLink>
+  </div>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 0.75rem;
+}
+li {
+  display: grid;
+  grid-template-columns: 104px 1fr;
+  gap: 0.75rem;
+}
+img {
+  width: 104px;
+  height: 78px;
+  object-fit: cover;
+  border-radius: 6px;
+  border: 1px solid var(--line-strong);
+}
+.take:focus-within {
+  outline: 3px solid var(--mark);
+  outline-offset: 2px;
+}
+</style>

@@ -1,0 +1,49 @@
+import { LARGEST_PHOTO, LONGEST_SIDE, type PhotoView } from '@aspecta/contract/survey';
+import { postBytes, serverNow } from '../shell/api.ts';
+
+/** What goes with a picture when it is sent. */
+export interface PhotoPlace {
+  panel: string | null;
+  layer: string | null;
+  u: number | null;
+  v: number | null;
+  note: string;
+}
+
+/**
+ * A picture from the camera or a file, sent small: scaled to 2,400 px on this device, and with
+ * that without the place where it was taken. What the browser cannot open is sent as it is,
+ * and the server says what is wrong with it.
+ */
+export async function sendPhoto(
+  vehicle: string,
+  file: Blob & { lastModified?: number; name?: string },
+  place: PhotoPlace,
+): Promise<PhotoView> {
+  const bytes = (await scaledDown(file)) ?? file;
+  if (bytes.size > LARGEST_PHOTO)
+    throw new Error(
+      `${file.name ?? 'This picture'} has ${(bytes.size / 1e6).toFixed(0)} MB; at most ${LARGEST_PHOTO / 1e6} MB can be taken.`,
+    );
+  const taken = Math.min(file.lastModified ?? serverNow(), serverNow());
+  const query = new URLSearchParams({
+    id: crypto.randomUUID(),
+    takenAt: new Date(taken).toISOString(),
+    note: place.note,
+  });
+  for (const key of ['panel', 'layer', 'u', 'v'] as const) if (place[key] !== null) query.set(key, String(place[key]));
+  return postBytes<PhotoView>(`/vehicles/${vehicle}/photos?${query.toString()}`, bytes);
+}
+
+async function scaledDown(file: Blob): Promise<Blob | null> {
+  try {
+    const picture = await createImageBitmap(file, { imageOrientation: 'from-image' });
+    const scale = Math.min(1, LONGEST_SIDE / Math.max(picture.width, picture.height));
+    const canvas = new OffscreenCanvas(Math.round(picture.width * scale), Math.round(picture.height * scale));
+    canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height);
+    picture.close();
+    return await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.88 });
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,157 @@
+<script setup lang="ts">
+import { computed, shallowRef, watch } from 'vue';
+import { EVIDENCE, type ExtentView, type LearntView, type ZoneView } from '@aspecta/contract/survey';
+import { sheetOf, type Panel } from '@aspecta/core/body';
+import type { Polygon } from '@aspecta/core/geometry';
+import type { SpreadEvidence } from '@aspecta/core/survey';
+import { get } from '../shell/api.ts';
+import { useForm } from '../shell/useForm.ts';
+import { dayOf, useUnits } from '../shell/units.ts';
+import { compute } from '../workers/bridge.ts';
+
+/* What does not show yet: what is to be expected of each zone, and how earlier expectations came out. */
+const props = defineProps<{ vehicle: string; panel: Panel; layer: string; zones: readonly ZoneView[] }>();
+const expected = defineModel<{ p50: readonly Polygon[]; p90: readonly Polygon[] } | null>('expected', {
+  required: true,
+});
+const units = useUnits();
+const form = useForm();
+const extents = shallowRef<readonly ExtentView[]>([]);
+const learnt = shallowRef<readonly LearntView[]>([]);
+const kindOf = (zone: ZoneView): SpreadEvidence => (zone.evidence === 'map' ? 'stripped' : zone.evidence);
+const open = computed(() => props.zones.filter((zone) => zone.layer === props.layer && kindOf(zone) !== 'opened'));
+
+watch(
+  () => props.zones,
+  () =>
+    form.submit(async () => {
+      [extents.value, learnt.value] = await Promise.all([
+        get<ExtentView[]>(`/vehicles/${props.vehicle}/panels/${props.panel.id}/extents`),
+        get<LearntView[]>('/learnt'),
+      ]);
+    }),
+  { immediate: true },
+);
+watch(
+  [open, learnt],
+  async ([zones, known]) => {
+    if (known.length === 0) return;
+    const sheet = sheetOf(props.panel) as never;
+    const all = await Promise.all(
+      zones.map((zone) => {
+        const kind = kindOf(zone);
+        const history = known.find((entry) => entry.evidence === kind)?.cases ?? [];
+        const cases = history.map(({ predicted, found }) => ({ predicted, found }));
+        return compute().spread([zone.ring, ...zone.holes], kind, cases, sheet);
+      }),
+    );
+    expected.value = {
+      p50: all.flatMap((one) => one.polygon50),
+      p90: all.flatMap((one) => one.polygon90),
+    };
+  },
+  { immediate: true },
+);
+const ratioOf = (zone: ZoneView) => learnt.value.find((entry) => entry.evidence === kindOf(zone));
+const most = computed(() => Math.max(1, ...extents.value.flatMap((e) => [e.seen, e.predicted90, e.found ?? 0])));
+const bar = (mm2: number) => `${Math.max(1.5, (100 * mm2) / most.value)}%`;
+</script>
+
+<template>
+  <div class="stack">
+    <div>
+      <p class="eyebrow">How far does it go where nothing shows?</p>
+      <p class="soft small">
+        What shows is never all of it. The full line is as likely too small as too large; nine in ten stay within the
+        dashed one. The next layer behind is likely to have it too.
+      </p>
+    </div>
+    <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+    <p v-if="open.length === 0" class="soft">
+      No zone of this layer waits to be opened further. Draw what shows, and its likely extent is drawn around it.
+    </p>
+    <dl v-for="zone in open" :key="zone.id">
+      <dt>{{ EVIDENCE[zone.evidence] }}, {{ units.area(zone.area) }} seen</dt>
+      <dd v-if="ratioOf(zone)" class="mono">
+        {{ units.area(zone.area * Math.max(1, ratioOf(zone)!.ratio.p50)) }}
+        <span class="soft small">to be expected, up to {{ units.area(zone.area * ratioOf(zone)!.ratio.p90) }}</span>
+      </dd>
+    </dl>
+    <div v-if="extents.length > 0">
+      <p class="eyebrow">Showed, predicted, found</p>
+      <div v-for="extent in extents" :key="`${extent.zoneId} ${extent.evidence}`" class="extent">
+        <p class="small">
+          {{ EVIDENCE[extent.evidence] }}, {{ dayOf(extent.at)
+          }}<template v-if="extent.foundBy"> → {{ EVIDENCE[extent.foundBy].toLowerCase() }}</template>
+        </p>
+        <div class="bars">
+          <span class="name">showed</span><span class="bar seen" :style="{ width: bar(extent.seen) }" /><span
+            class="mono small"
+            >{{ units.area(extent.seen) }}</span
+          >
+          <span class="name">predicted</span
+          ><span class="bar predicted" :style="{ width: bar(extent.predicted50) }"
+            ><i :style="{ width: `${(100 * extent.predicted90) / extent.predicted50}%` }" /></span
+          ><span class="mono small">{{ units.area(extent.predicted50) }}</span>
+          <template v-if="extent.found !== null"
+            ><span class="name">found</span><span class="bar found" :style="{ width: bar(extent.found) }" /><span
+              class="mono small"
+              >{{ units.area(extent.found) }}</span
+            ></template
+          >
+        </div>
+      </div>
+    </div>
+    <RouterLink class="btn small-btn" to="/learnt">What this shop has learnt from its openings</RouterLink>
+  </div>
+</template>
+
+<style scoped>
+dl {
+  margin: 0;
+}
+dd {
+  margin: 0;
+}
+.extent + .extent {
+  margin-top: 0.6rem;
+}
+.extent p {
+  margin: 0 0 0.15rem;
+}
+.bars {
+  display: grid;
+  grid-template-columns: 5.2rem minmax(0, 1fr) 5.5rem;
+  gap: 0.2rem 0.5rem;
+  align-items: center;
+}
+.name {
+  font-size: 0.82rem;
+  color: var(--ink-soft);
+}
+.bars .mono {
+  text-align: right;
+}
+.bar {
+  height: 12px;
+  border: 1px solid var(--metal-line);
+  position: relative;
+  max-width: 100%;
+}
+.seen {
+  background: var(--worn);
+}
+.predicted {
+  background: var(--mark-soft);
+}
+.predicted i {
+  position: absolute;
+  left: 0;
+  top: 4px;
+  border-top: 2px dashed var(--mark);
+  max-width: 400%;
+}
+.found {
+  background: var(--failing);
+}
+</style>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { EVIDENCE, type LearntView } from '@aspecta/contract/survey';
+import { get } from '../shell/api.ts';
+import { dayOf, useUnits } from '../shell/units.ts';
+import { useLoad } from '../shell/useLoad.ts';
+import Waiting from '../shell/Waiting.vue';
+
+/* What a shop's own openings have taught it: how much more was found than predicted, by what had shown. */
+const units = useUnits();
+const load = useLoad(() => get<LearntView[]>('/learnt'));
+const times = (factor: number) => `× ${factor.toFixed(factor < 3 ? 2 : 1)}`;
+</script>
+
+<template>
+  <Waiting :of="load" what="The history">
+    <main v-if="load.data.value" class="page">
+      <p class="eyebrow">What does not show</p>
+      <h1>How much more was there than it seemed?</h1>
+      <p class="soft wide">
+        For each zone Aspecta keeps what showed, what it predicted, and what was found when it was opened further. The
+        factor moves the next prediction; it starts from common practice, which counts as four openings.
+      </p>
+      <section v-for="entry in load.data.value" :key="entry.evidence" class="tile">
+        <div class="row spread">
+          <h2>{{ EVIDENCE[entry.evidence] }}</h2>
+          <span class="mono big">{{ times(entry.factor) }}</span>
+        </div>
+        <p class="small soft">
+          learnt from {{ entry.cases.length }} {{ entry.cases.length === 1 ? 'opening' : 'openings' }}. What is seen now
+          is expected to become <strong class="mono">{{ times(entry.ratio.p50) }}</strong> (nine in ten between
+          {{ times(entry.ratio.p10) }} and {{ times(entry.ratio.p90) }}).
+        </p>
+        <table v-if="entry.cases.length > 0" class="plain">
+          <thead>
+            <tr>
+              <th>Car, panel</th>
+              <th class="num">Predicted</th>
+              <th class="num">Found</th>
+              <th class="num">Factor</th>
+              <th>Day</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(one, i) in entry.cases" :key="i">
+              <td>{{ one.vehicle }}, {{ one.panel }}</td>
+              <td class="num">{{ units.area(one.predicted) }}</td>
+              <td class="num">{{ units.area(one.found) }}</td>
+              <td class="num">{{ times(one.found / one.predicted) }}</td>
+              <td>{{ dayOf(one.at) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-else class="small">No zone with this evidence has been opened further yet.</p>
+      </section>
+    </main>
+  </Waiting>
+</template>
+
+<style scoped>
+.wide {
+  max-width: 46rem;
+}
+.tile {
+  margin-top: 1rem;
+  max-width: 60rem;
+}
+.big {
+  font-size: 1.6rem;
+}
+</style>

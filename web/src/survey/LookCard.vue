@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, ref, watch } from 'vue';
+import type { Vehicle } from '@aspecta/contract/garage';
+import type { PhotoView, ReadingView } from '@aspecta/contract/survey';
+import { layerOf, type BodyPlan, type Panel } from '@aspecta/core/body';
+import type { Point, Polygon } from '@aspecta/core/geometry';
+import type { NextReading } from '@aspecta/core/survey';
+import { cautionsFor } from '@aspecta/core/safety';
+import Chips from '../shell/Chips.vue';
+import FindList from './FindList.vue';
+import NextList from './NextList.vue';
+import ReadingList from './ReadingList.vue';
+import SurveyCard from './SurveyCard.vue';
+import type { useSurvey } from './useSurvey.ts';
+
+/* What the panel says: its map and where to read next, its pits, what does not show yet, its section, its pictures. */
+const PitsTab = defineAsyncComponent(() => import('./PitsTab.vue'));
+const ExtentTab = defineAsyncComponent(() => import('./ExtentTab.vue'));
+const SectionTab = defineAsyncComponent(() => import('./SectionTab.vue'));
+const PicturesTab = defineAsyncComponent(() => import('../photo/PicturesTab.vue'));
+const props = defineProps<{
+  vehicle: Vehicle;
+  plan: BodyPlan;
+  panel: Panel;
+  survey: ReturnType<typeof useSurvey>;
+  picked: ReadingView | null;
+  canWork: boolean;
+}>();
+const emit = defineEmits<{
+  take: [];
+  zone: [id: string];
+  next: [place: NextReading];
+  withdraw: [id: string];
+  pick: [reading: ReadingView];
+  trace: [ring: readonly Point[]];
+}>();
+const layer = defineModel<string>('layer', { required: true });
+const sectionAt = defineModel<number | null>('sectionAt', { required: true });
+const photo = defineModel<PhotoView | null>('photo', { required: true });
+const expected = defineModel<{ p50: readonly Polygon[]; p90: readonly Polygon[] } | null>('expected', {
+  required: true,
+});
+type Tab = 'map' | 'pits' | 'extent' | 'section' | 'pictures';
+const tab = ref<Tab>('map');
+const tabs = computed(() => [
+  { value: 'map' as const, label: 'Map' },
+  { value: 'pits' as const, label: 'Pits' },
+  { value: 'extent' as const, label: 'Unseen' },
+  ...(props.panel.layers.length > 1 ? [{ value: 'section' as const, label: 'Section' }] : []),
+  { value: 'pictures' as const, label: 'Pictures' },
+]);
+const current = computed(() => layerOf(props.panel, layer.value));
+const layers = computed(() => props.panel.layers.map(({ id, name }) => ({ value: id, label: name })));
+watch(tab, (now) => {
+  if (now !== 'section') sectionAt.value = null;
+  if (now !== 'extent') expected.value = null;
+});
+const { maps, counting, zones, proposed, finds } = props.survey;
+</script>
+
+<template>
+  <div class="stack">
+    <Chips v-model="tab" legend="What to look at" hide-legend :options="tabs" class="tabs" />
+    <Chips v-if="layers.length > 1" v-model="layer" legend="Layer shown" hide-legend :options="layers" />
+    <template v-if="tab === 'map'">
+      <SurveyCard
+        v-model:kind="maps.kind.value"
+        v-model:limit="maps.chosenLimit.value"
+        :usual-limit="maps.usualLimit.value"
+        :layer="current"
+        :readings="counting"
+        :left-out="maps.samples.value.leftOut"
+        :survey-map="maps.surveyMap.value"
+        :coating-map="maps.coatingMap.value"
+        :mapping="maps.mapping.value"
+        :proposed="proposed"
+        :zones="zones"
+        :can-work="canWork"
+        @take="emit('take')"
+        @zone="emit('zone', $event)"
+      />
+      <NextList :advice="maps.advice.value" :can-work="canWork" @next="emit('next', $event)" />
+      <FindList :finds="finds" />
+      <ReadingList
+        :readings="counting"
+        :picked="picked"
+        :can-work="canWork"
+        @withdraw="emit('withdraw', $event)"
+        @pick="emit('pick', $event)"
+      />
+      <RouterLink class="btn small-btn" :to="`/vehicles/${vehicle.id}/panels/${panel.id}/outline`"
+        >Change the outline of this panel</RouterLink
+      >
+      <details>
+        <summary>Before you scrape and probe</summary>
+        <ul class="small">
+          <li v-for="caution in cautionsFor('survey')" :key="caution.id">
+            <strong>{{ caution.title }}.</strong> {{ caution.text }}
+          </li>
+        </ul>
+      </details>
+    </template>
+    <PitsTab
+      v-else-if="tab === 'pits'"
+      :vehicle="vehicle"
+      :panel="panel"
+      :layer="current"
+      :survey-map="maps.surveyMap.value"
+      :can-work="canWork"
+      :place="picked ? [picked.u, picked.v] : null"
+    />
+    <ExtentTab
+      v-else-if="tab === 'extent'"
+      v-model:expected="expected"
+      :vehicle="vehicle.id"
+      :panel="panel"
+      :layer="layer"
+      :zones="zones"
+    />
+    <SectionTab
+      v-else-if="tab === 'section'"
+      v-model:at="sectionAt"
+      :plan="plan"
+      :panel="panel"
+      :readings="survey.readings.value"
+      :finds="finds"
+    />
+    <PicturesTab
+      v-else
+      v-model:photo="photo"
+      :vehicle="vehicle.id"
+      :panel="panel"
+      :layer="layer"
+      :can-work="canWork"
+      @trace="emit('trace', $event)"
+    />
+  </div>
+</template>
+
+<style scoped>
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+}
+ul {
+  padding-left: 1.1rem;
+  margin: 0;
+}
+</style>

@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import type { NextReading } from '@aspecta/core/survey';
+import { percent } from '../shell/units.ts';
+import type { Advice } from '../workers/compute.ts';
+
+/* Where the next reading tells most, and when the panel can be called. */
+defineProps<{ advice: Advice | null; canWork: boolean }>();
+const emit = defineEmits<{ next: [place: NextReading] }>();
+/** Share of the sheet that must be certain before the panel is called; common practice, no published source. */
+const CALLED = 0.9;
+</script>
+
+<template>
+  <div v-if="advice">
+    <p class="eyebrow">Where to read next</p>
+    <p v-if="advice.called >= CALLED" class="small good" role="status">
+      <strong>This layer can be called:</strong> {{ percent(advice.called) }} of it is on its side of the limit with 90
+      % certainty. More readings would tell little.
+    </p>
+    <p v-else class="small soft" role="status">
+      {{ percent(advice.called) }} of the layer can be called; it takes {{ percent(CALLED) }}.
+    </p>
+    <ol v-if="canWork">
+      <li v-for="place in advice.next" :key="`${place.u} ${place.v}`">
+        <button class="btn small-btn" @click="emit('next', place)">Mark it</button>
+        <span class="small">{{ place.reason }}</span>
+      </li>
+    </ol>
+  </div>
+</template>
+
+<style scoped>
+ol {
+  margin: 0;
+  padding-left: 1.2rem;
+  display: grid;
+  gap: 0.4rem;
+}
+li::marker {
+  font: 600 0.9rem var(--mono);
+  color: var(--mark);
+}
+li .btn {
+  margin-right: 0.6rem;
+}
+</style>

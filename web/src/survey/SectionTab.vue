@@ -1,0 +1,211 @@
+<script setup lang="ts">
+import { computed, shallowRef, watch } from 'vue';
+import type { FindView, ReadingView } from '@aspecta/contract/survey';
+import { layerOf, sectionAt, type BodyPlan, type Panel } from '@aspecta/core/body';
+import { boxOf, type Point } from '@aspecta/core/geometry';
+import { layerSamples, metalClass, type MetalClass, type ThicknessAt } from '@aspecta/core/survey';
+import { linePath } from '../sheet/pathData.ts';
+import { useUnits } from '../shell/units.ts';
+import { compute } from '../workers/bridge.ts';
+import { asReading } from './asReading.ts';
+
+/* A cut through the panel at one place: its sheets by what was measured, the hollows, what drains where. */
+const props = defineProps<{
+  plan: BodyPlan;
+  panel: Panel;
+  readings: readonly ReadingView[];
+  finds: readonly FindView[];
+}>();
+const at = defineModel<number | null>('at', { required: true });
+const units = useUnits();
+const length = computed(() => boxOf(props.panel.outline).maxU);
+const u = computed(() => at.value ?? length.value / 2);
+watch(
+  () => props.panel.id,
+  () => (at.value ??= length.value / 2),
+  { immediate: true },
+);
+const section = computed(() => sectionAt(props.plan, props.panel, u.value));
+interface Piece {
+  path: string;
+  look: MetalClass | 'unmeasured';
+}
+const pieces = shallowRef<readonly { layer: string; name: string; pieces: readonly Piece[] }[]>([]);
+/** mm. Drawn thickness of a sheet: true thickness would be a hair. */
+const DRAWN = 7;
+
+let wanted = 0;
+watch(
+  [section, () => props.readings],
+  async ([{ sheets }]) => {
+    const mine = ++wanted;
+    const counting = props.readings.filter((reading) => !reading.withdrawn).map(asReading);
+    const told = await Promise.all(
+      sheets.map(async ({ layer, line }) => {
+        const { thickness, name } = layerOf(props.panel, layer);
+        const { metal } = layerSamples(props.panel, layer, counting);
+        const places = line.map((p): Point => [u.value, p[1]]);
+        const values =
+          metal.length < 3
+            ? null
+            : await compute()
+                .along(thickness, metal, places)
+                .catch(() => null);
+        return { layer, name, pieces: piecesOf(line, values, thickness) };
+      }),
+    );
+    if (mine === wanted) pieces.value = told;
+  },
+  { immediate: true },
+);
+
+/** Neighbouring points of the same look as one piece of line. */
+function piecesOf(line: readonly Point[], values: readonly ThicknessAt[] | null, asBuilt: number): Piece[] {
+  const looks = line.map((_, i) => {
+    const value = values?.[i];
+    return !value?.measured ? ('unmeasured' as const) : metalClass(value.mean, asBuilt);
+  });
+  const result: Piece[] = [];
+  for (let i = 0; i < line.length - 1;) {
+    let end = i + 1;
+    while (end < line.length - 1 && looks[end] === looks[i]) end++;
+    result.push({ path: linePath(line.slice(i, end + 1)), look: looks[i]! });
+    i = end;
+  }
+  return result;
+}
+const frame = computed(() => {
+  const box = boxOf(section.value.sheets.flatMap((sheet) => [...sheet.line]));
+  return { x: box.minU - 45, y: -box.maxV - 20, width: box.maxU - box.minU + 90, height: box.maxV - box.minV + 40 };
+});
+const blocked = computed(() => props.finds.filter((find) => find.sign === 'blocked-drain'));
+const side = (along: number) =>
+  Math.abs(along) < 15 ? 'here' : `${units.length(Math.abs(along))} to the ${along < 0 ? 'left' : 'right'}`;
+const isBlocked = (along: number) => blocked.value.some((find) => Math.abs(find.u - (u.value + along)) < 60);
+</script>
+
+<template>
+  <div class="stack">
+    <div>
+      <p class="eyebrow">What would the saw meet here?</p>
+      <label class="small" for="section-at"
+        >Place along the panel: <span class="mono">{{ units.length(u) }}</span></label
+      >
+      <input
+        id="section-at"
+        type="range"
+        min="0"
+        :max="Math.floor(length)"
+        step="5"
+        :value="u"
+        @input="at = Number(($event.target as HTMLInputElement).value)"
+      />
+    </div>
+    <svg
+      class="section"
+      role="img"
+      :aria-label="`Cross-section at ${units.length(u)}: ${section.sheets.length} sheets`"
+      :viewBox="`${frame.x} ${frame.y} ${frame.width} ${frame.height}`"
+    >
+      <g transform="scale(1 -1)">
+        <template v-for="sheet in pieces" :key="sheet.layer">
+          <path
+            v-for="(piece, i) in sheet.pieces"
+            :key="`h${i}`"
+            :d="piece.path"
+            class="sheet halo"
+            :stroke-width="DRAWN + 2"
+          />
+          <path
+            v-for="(piece, i) in sheet.pieces"
+            :key="i"
+            :d="piece.path"
+            class="sheet"
+            :class="piece.look"
+            :stroke-width="DRAWN"
+          />
+        </template>
+      </g>
+      <text
+        v-for="(sheet, i) in section.sheets"
+        :key="sheet.layer"
+        :x="sheet.line[Math.floor(sheet.line.length / 2)]![0] + (i * 2 >= section.sheets.length ? 9 : -9)"
+        :y="-sheet.line[Math.floor(sheet.line.length / 2)]![1]"
+        :text-anchor="i * 2 >= section.sheets.length ? 'start' : 'end'"
+      >
+        {{ i + 1 }}
+      </text>
+    </svg>
+    <p class="small soft">Outside is on the left. Sheets are drawn thicker than they are.</p>
+    <ol class="small">
+      <li v-for="sheet in section.sheets" :key="sheet.layer">
+        {{ layerOf(panel, sheet.layer).name }}, {{ units.sheet(layerOf(panel, sheet.layer).thickness) }} as built
+      </li>
+    </ol>
+    <div v-for="hollow in section.hollows" :key="hollow.cavity.id">
+      <p class="eyebrow">{{ hollow.cavity.name }}</p>
+      <p v-if="hollow.nearest.length === 0" class="small alarm">
+        No drain leads out of it: water stays. Never close it wet.
+      </p>
+      <ul v-else class="small">
+        <li v-for="{ drain, along } in hollow.nearest" :key="drain.id" :class="{ alarm: isBlocked(along) }">
+          {{ drain.name }}, {{ side(along) }}{{ isBlocked(along) ? ' – found blocked' : '' }}
+        </li>
+      </ul>
+    </div>
+    <p class="small soft">Coat a hollow before it is closed, and keep its drains open.</p>
+  </div>
+</template>
+
+<style scoped>
+input[type='range'] {
+  width: 100%;
+  min-height: 44px;
+  accent-color: var(--mark);
+}
+.section {
+  width: 100%;
+  max-height: 300px;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 8px;
+}
+.sheet {
+  fill: none;
+  stroke-linecap: butt;
+  stroke-linejoin: round;
+}
+.halo {
+  stroke: var(--metal-line);
+}
+.unmeasured {
+  stroke: var(--sheet);
+  stroke-dasharray: 2 2.5;
+}
+.sound {
+  stroke: var(--sound);
+}
+.worn {
+  stroke: var(--worn);
+}
+.thin {
+  stroke: var(--thin);
+  stroke-dasharray: 9 1.2;
+}
+.failing {
+  stroke: var(--failing);
+  stroke-dasharray: 5 1.2;
+}
+.through {
+  stroke: var(--paper);
+}
+text {
+  font: 600 9px var(--mono);
+  fill: var(--ink-soft);
+}
+ol,
+ul {
+  margin: 0;
+  padding-left: 1.2rem;
+}
+</style>

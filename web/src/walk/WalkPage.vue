@@ -1,0 +1,277 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue';
+import type { Vehicle } from '@aspecta/contract/garage';
+import { CLIMATES } from '@aspecta/contract/garage';
+import type { FindView, WalkPlaceView, WalkView } from '@aspecta/contract/survey';
+import { panelOf } from '@aspecta/core/body';
+import { boxOf } from '@aspecta/core/geometry';
+import { cautionsFor } from '@aspecta/core/safety';
+import { SIGNS, signOf, type SignId } from '@aspecta/core/survey';
+import { get, post } from '../shell/api.ts';
+import Field from '../shell/Field.vue';
+import { planOf } from '../shell/plans.ts';
+import StationFrame from '../shell/StationFrame.vue';
+import { useSession } from '../shell/session.ts';
+import { percent } from '../shell/units.ts';
+import { useForm } from '../shell/useForm.ts';
+import { useLoad } from '../shell/useLoad.ts';
+import Waiting from '../shell/Waiting.vue';
+import { sendPhoto } from '../photo/takePhoto.ts';
+import PanelSheet from '../sheet/PanelSheet.vue';
+import SheetView from '../sheet/SheetView.vue';
+import FindList from '../survey/FindList.vue';
+
+/* The guided first pass: one place at a time, where to look, for what; a find is one tap. */
+const props = defineProps<{ id: string }>();
+const session = useSession();
+const form = useForm();
+const walk = shallowRef<WalkView | null>(null);
+const index = ref(0);
+const note = ref('');
+const photoId = ref<string | null>(null);
+const showAll = ref(false);
+const load = useLoad(async () => {
+  const vehicle = await get<Vehicle>(`/vehicles/${props.id}`);
+  const [plan, seen] = await Promise.all([planOf(vehicle.planId), get<WalkView>(`/vehicles/${props.id}/walk`)]);
+  walk.value = seen;
+  const open = seen.places.findIndex((place) => place.state === 'open');
+  index.value = open < 0 ? seen.places.length : open;
+  return { vehicle, plan };
+});
+const places = computed(() => walk.value?.places ?? []);
+const place = computed<WalkPlaceView | null>(() => places.value[index.value] ?? null);
+const panel = computed(() =>
+  place.value && load.data.value ? panelOf(load.data.value.plan, place.value.panel) : null,
+);
+const here = computed(() => (walk.value?.finds ?? []).filter((find) => find.place === place.value?.id));
+const nameOf = (id: string) => (load.data.value ? panelOf(load.data.value.plan, id).name : id);
+const offered = computed(() => SIGNS.filter((sign) => showAll.value || place.value?.lookFor.includes(sign.id)));
+const counts = computed(() => ({
+  looked: places.value.filter((entry) => entry.state === 'looked').length,
+  skipped: places.value.filter((entry) => entry.state === 'skipped').length,
+}));
+watch(index, () => {
+  note.value = '';
+  photoId.value = null;
+  showAll.value = false;
+});
+
+async function look(state: 'looked' | 'skipped' | 'open', go = true): Promise<void> {
+  const { id } = place.value!;
+  await form.submit(async () => {
+    walk.value = await post<WalkView>(`/vehicles/${props.id}/walk`, { place: id, state });
+  });
+  if (go && !form.general.value) onward();
+}
+async function found(sign: SignId): Promise<void> {
+  const { id, panel: onto, layer, at } = place.value!;
+  await form.submit(async () => {
+    await post<FindView>(`/vehicles/${props.id}/finds`, {
+      id: crypto.randomUUID(),
+      panel: onto,
+      layer,
+      u: at[0],
+      v: at[1],
+      sign,
+      note: note.value,
+      place: id,
+      photoId: photoId.value,
+    });
+    walk.value = await post<WalkView>(`/vehicles/${props.id}/walk`, { place: id, state: 'looked' });
+    note.value = '';
+    photoId.value = null;
+  });
+}
+async function take(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  if (!file || !place.value) return;
+  const { panel: onto, layer, at, title } = place.value;
+  await form.submit(async () => {
+    photoId.value = (await sendPhoto(props.id, file, { panel: onto, layer, u: at[0], v: at[1], note: title })).id;
+  });
+  input.value = '';
+}
+/** On to the next place that nobody has looked at; past the end when there is none. */
+function onward(): void {
+  const after = places.value.findIndex((entry, i) => i > index.value && entry.state === 'open');
+  const before = places.value.findIndex((entry) => entry.state === 'open');
+  index.value = after >= 0 ? after : before >= 0 ? before : places.value.length;
+}
+const again = () =>
+  (index.value = Math.max(
+    0,
+    places.value.findIndex((entry) => entry.state === 'skipped'),
+  ));
+</script>
+
+<template>
+  <Waiting :of="load" what="The walk-round">
+    <StationFrame
+      v-if="load.data.value && walk"
+      :crumbs="[
+        { text: 'Garage', to: '/' },
+        { text: load.data.value.vehicle.nickname, to: `/vehicles/${id}` },
+      ]"
+      title="Walk-round"
+      :next="place ? null : { text: 'Measure what you have found', to: `/vehicles/${id}` }"
+    >
+      <template #sheet>
+        <SheetView
+          v-if="panel && place"
+          :key="panel.id"
+          :box="boxOf(panel.outline)"
+          tapes
+          :label="`${panel.name}: ${place.title}`"
+        >
+          <PanelSheet :panel="panel" />
+          <template #over="{ place: at }">
+            <g class="spot" :transform="`translate(${at(place.at).join(' ')})`">
+              <circle r="26" /><path d="M-38 0h18M20 0h18M0 -38v18M0 20v18" />
+            </g>
+          </template>
+        </SheetView>
+        <div v-else class="done">
+          <p class="figure">{{ percent(walk.coverage) }}</p>
+        </div>
+      </template>
+      <template #card>
+        <div class="stack">
+          <div class="row spread progress">
+            <span class="mono">{{ percent(walk.coverage) }}</span>
+            <span class="small soft"
+              >of the risky places looked at; {{ counts.looked }} of {{ places.length }},
+              {{ counts.skipped }} skipped</span
+            >
+          </div>
+          <div class="track" role="presentation"><i :style="{ width: percent(walk.coverage) }" /></div>
+          <p v-if="form.general.value ?? Object.values(form.errors)[0]" class="notice bad" role="alert">
+            {{ form.general.value ?? Object.values(form.errors)[0] }}
+          </p>
+          <template v-if="place">
+            <div>
+              <p class="eyebrow">Look here</p>
+              <h2>{{ place.title }}</h2>
+              <p class="soft">
+                {{ place.why }} Risk here: {{ percent(place.risk) }}, for
+                {{ CLIMATES[load.data.value.vehicle.climate].toLowerCase() }}.
+              </p>
+              <p v-if="place.structural" class="small alarm">
+                Load-bearing: what is found here goes to the top of the list.
+              </p>
+              <p v-if="place.state !== 'open'" class="small">
+                <strong>{{ place.state === 'looked' ? 'Looked at' : 'Skipped' }}</strong> by {{ place.by }}.
+              </p>
+            </div>
+            <template v-if="session.canWork">
+              <button class="btn main big" :disabled="form.busy.value" @click="look('looked')">
+                {{ here.length > 0 ? 'Next place' : 'Nothing shows: next place' }}
+              </button>
+              <p class="eyebrow">Or what is there? One tap each</p>
+              <div class="signs">
+                <button
+                  v-for="sign in offered.filter((entry) => entry.id !== 'sound')"
+                  :key="sign.id"
+                  class="btn"
+                  :disabled="form.busy.value"
+                  @click="found(sign.id)"
+                >
+                  {{ sign.title }}
+                </button>
+                <button v-if="!showAll" class="btn plain" @click="showAll = true">Something else …</button>
+              </div>
+              <div class="row">
+                <label class="btn grow"
+                  ><input type="file" accept="image/*" capture="environment" class="visually-hidden" @change="take" />{{
+                    photoId ? 'Picture taken' : 'Picture first'
+                  }}</label
+                >
+                <button class="btn grow" @click="look('skipped')">Skip it</button>
+              </div>
+              <details>
+                <summary>Note to the next find</summary>
+                <Field v-slot="{ bind }" label="Note"><input v-bind="bind" v-model="note" class="input" /></Field>
+              </details>
+            </template>
+            <ul v-if="here.length > 0" class="here">
+              <li v-for="find in here" :key="find.id">
+                <strong>{{ signOf(find.sign).title }}.</strong> {{ signOf(find.sign).meaning }}
+              </li>
+            </ul>
+            <div class="row spread">
+              <button class="btn plain small-btn" :disabled="index === 0" @click="index--">← before</button>
+              <span class="small soft mono">{{ index + 1 }} / {{ places.length }}</span>
+              <button class="btn plain small-btn" @click="index++">after →</button>
+            </div>
+          </template>
+          <template v-else>
+            <h2>{{ counts.skipped > 0 ? 'Once around; some places were skipped.' : 'Once around.' }}</h2>
+            <p class="soft">What does not show may still be there. Next: measure where something was found.</p>
+            <button v-if="counts.skipped > 0" class="btn" @click="again">Go to the skipped places</button>
+          </template>
+          <FindList :finds="walk.finds" :name-of="nameOf" />
+          <details>
+            <summary>Before you crawl under it</summary>
+            <ul class="small">
+              <li v-for="caution in cautionsFor('survey')" :key="caution.id">
+                <strong>{{ caution.title }}.</strong> {{ caution.text }}
+              </li>
+            </ul>
+          </details>
+        </div>
+      </template>
+    </StationFrame>
+  </Waiting>
+</template>
+
+<style scoped>
+.spot circle,
+.spot path {
+  fill: none;
+  stroke: var(--alarm);
+  stroke-width: 3;
+}
+.done {
+  display: grid;
+  place-items: center;
+  height: 100%;
+}
+.progress .mono {
+  font-size: 1.3rem;
+}
+.track {
+  height: 8px;
+  background: var(--mark-soft);
+  border-radius: 4px;
+  overflow: hidden;
+}
+.track i {
+  display: block;
+  height: 100%;
+  background: var(--mark);
+}
+.big {
+  min-height: 60px;
+  font-size: 1.1rem;
+}
+.signs {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.4rem;
+}
+.signs .btn {
+  padding: 0.3rem 0.5rem;
+  min-height: 56px;
+  line-height: 1.15;
+}
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+}
+.here {
+  margin: 0;
+  padding-left: 1.1rem;
+}
+</style>
