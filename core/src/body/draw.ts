@@ -10,6 +10,9 @@ export interface DrawnPanel {
   creases?: readonly Crease[];
   flanges?: readonly Flange[];
   mounts?: readonly Mount[];
+  leaded?: readonly Flange[];
+  /** Cross-section by layer, [depth inwards, v from the panel's lower edge], mm. */
+  section?: Panel['section'];
   layers: readonly Layer[];
   curvature: Panel['curvature'];
   structural?: boolean;
@@ -49,6 +52,12 @@ export const steel = (id: string, name: string, thickness: number): Layer => ({
   thickness,
   material: 'steel',
 });
+export const aluminium = (id: string, name: string, thickness: number): Layer => ({
+  id,
+  name,
+  thickness,
+  material: 'aluminium',
+});
 export const single = (thickness: number): Layer[] => [steel('outer', 'Single sheet', thickness)];
 
 /** All panels of a drawn view, moved to their own coordinates, right-hand copies mirrored. */
@@ -85,6 +94,7 @@ function mapPoints(panel: DrawnPanel, move: (p: Point) => Point): DrawnPanel {
     creases: (panel.creases ?? []).map((crease) => ({ ...crease, line: crease.line.map(move) })),
     flanges: (panel.flanges ?? []).map((flange) => ({ ...flange, outline: ring(flange.outline) })),
     mounts: (panel.mounts ?? []).map((mount) => ({ ...mount, at: move(mount.at) })),
+    leaded: (panel.leaded ?? []).map((area) => ({ ...area, outline: ring(area.outline) })),
   };
 }
 
@@ -103,6 +113,8 @@ function settle(drawn: DrawnPanel, view: View, side: Panel['side']): Panel {
     creases: moved.creases ?? [],
     flanges: moved.flanges ?? [],
     mounts: moved.mounts ?? [],
+    ...(moved.leaded?.length ? { leaded: moved.leaded } : {}),
+    ...(drawn.section ? { section: drawn.section } : {}),
     layers: drawn.layers,
     curvature: drawn.curvature,
     structural: drawn.structural ?? false,

@@ -1,4 +1,7 @@
 import { refuse } from '../problem.ts';
+import { offroader } from './plans/offroader/index.ts';
+import { pickup } from './plans/pickup/index.ts';
+import { platform } from './plans/platform/index.ts';
 import { saloon } from './plans/saloon/index.ts';
 import type { BodyPlan, Layer, Panel } from './types.ts';
 
@@ -7,7 +10,7 @@ export { panelJoints } from './joints.ts';
 export { withOutline, withPanel } from './ownPlan.ts';
 export { sectionAt, type Section, type SectionSheet } from './section.ts';
 
-const PLANS: readonly BodyPlan[] = [saloon];
+const PLANS: readonly BodyPlan[] = [saloon, pickup, platform, offroader];
 
 /** All body plans that Aspecta brings. */
 export const bodyPlans = (): readonly BodyPlan[] => PLANS;

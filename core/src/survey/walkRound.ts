@@ -8,7 +8,9 @@ import {
   nearestOnSegment,
   offset,
   pointAt,
+  simplifyRing,
   type Point,
+  type Polygon,
 } from '../geometry/index.ts';
 import type { Climate } from './corrosion.ts';
 import type { SignId } from './signs.ts';
@@ -196,15 +198,23 @@ function lowerCorners(panel: Panel): [Point, Point] {
 
 const highest = (ring: readonly Point[]): Point => ring.reduce((best, p) => (p[1] > best[1] ? p : best), ring[0]!);
 
-/** The place moved onto the sheet, with a hand's breadth of metal around it where the panel is wide enough. */
+/** The sheets of a panel that have a hand's breadth of metal around them, or as much as it is wide enough for. */
+const roomy = new WeakMap<Panel, readonly Polygon[]>();
+function roomyOf(panel: Panel): readonly Polygon[] {
+  const known = roomy.get(panel);
+  if (known) return known;
+  const thinned = simplifyRing(panel.outline, 2);
+  const inner = [40, 25, 12, 5].map((room) => offset([[thinned]], -room, 'miter').polygons).find((p) => p.length > 0) ?? [];
+  roomy.set(panel, inner);
+  return inner;
+}
+
+/** The place moved onto the sheet, with metal around it. */
 function onSheet(panel: Panel, p: Point): Point {
-  for (const room of [40, 25, 12, 5]) {
-    const inner = offset([[panel.outline]], -room).polygons;
-    if (inner.length === 0) continue;
-    if (inner.some((polygon) => inPolygon(p, polygon))) return p;
-    return inner.map((polygon) => nearestOn(p, polygon[0]!)).reduce((a, b) => (between(b, p) < between(a, p) ? b : a));
-  }
-  return centroid(panel.outline);
+  const inner = roomyOf(panel);
+  if (inner.length === 0) return centroid(panel.outline);
+  if (inner.some((polygon) => inPolygon(p, polygon))) return p;
+  return inner.map((polygon) => nearestOn(p, polygon[0]!)).reduce((a, b) => (between(b, p) < between(a, p) ? b : a));
 }
 
 const nearestOn = (p: Point, ring: readonly Point[]): Point =>

@@ -156,10 +156,10 @@ function forget(): void {
       >
         <input v-bind="bind" v-model="step" class="input mono" inputmode="decimal" />
       </Field>
-      <p v-if="here" class="figure">
-        {{ last || '– –' }} <small>{{ queue.length }} to go</small>
+      <p v-if="here || last" class="figure" aria-live="polite">
+        {{ last || '– –' }} <small v-if="queue.length > 0">{{ queue.length }} to go</small>
       </p>
-      <p v-else class="soft">Tap the place on the sheet, then press the button of the gauge.</p>
+      <p v-if="!here" class="soft">Tap the place on the sheet, then press the button of the gauge.</p>
       <p v-if="here" class="small soft">
         Now at {{ units.length(here[0]) }} from the left, {{ units.length(here[1]) }} up.
       </p>

@@ -13,7 +13,7 @@ export interface PhotoTile {
 /** Pieces along each side: the seams between them are then under a millimetre on a panel. */
 const PIECES = 12;
 /** px by which pieces overlap, so that no gap shows between them. */
-const OVERLAP = 1.5;
+const OVERLAP = 8;
 
 /** Where a place of the picture lies on the panel, mm; null beyond the horizon. */
 export function onPanel(matrix: readonly number[], x: number, y: number): [number, number] | null {

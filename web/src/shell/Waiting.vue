@@ -8,7 +8,7 @@ defineProps<{ of: Load<unknown>; what: string }>();
 <template>
   <slot v-if="of.data.value !== null" />
   <div v-else-if="of.loading.value" class="page" role="status">
-    <p class="soft">Fetching {{ what }} …</p>
+    <p class="soft">Fetching {{ what.charAt(0).toLowerCase() + what.slice(1) }} …</p>
   </div>
   <div v-else class="page">
     <div class="notice bad" role="alert">

@@ -25,10 +25,13 @@ watch(
   () => props.zones,
   () =>
     form.submit(async () => {
-      [extents.value, learnt.value] = await Promise.all([
+      const [all, known] = await Promise.all([
         get<ExtentView[]>(`/vehicles/${props.vehicle}/panels/${props.panel.id}/extents`),
         get<LearntView[]>('/learnt'),
       ]);
+      // What has been opened up and not looked at deeper since has nothing left to compare.
+      extents.value = all.filter((extent) => extent.found !== null || extent.evidence !== 'opened');
+      learnt.value = known;
     }),
   { immediate: true },
 );

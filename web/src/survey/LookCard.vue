@@ -6,7 +6,7 @@ import { layerOf, type BodyPlan, type Panel } from '@aspecta/core/body';
 import type { Point, Polygon } from '@aspecta/core/geometry';
 import type { NextReading } from '@aspecta/core/survey';
 import { cautionsFor } from '@aspecta/core/safety';
-import Chips from '../shell/Chips.vue';
+import Tabs from '../shell/Tabs.vue';
 import FindList from './FindList.vue';
 import NextList from './NextList.vue';
 import ReadingList from './ReadingList.vue';
@@ -60,8 +60,12 @@ const { maps, counting, zones, proposed, finds } = props.survey;
 
 <template>
   <div class="stack">
-    <Chips v-model="tab" legend="What to look at" hide-legend :options="tabs" class="tabs" />
-    <Chips v-if="layers.length > 1" v-model="layer" legend="Layer shown" hide-legend :options="layers" />
+    <Tabs v-model="tab" legend="What to look at" :options="tabs" />
+    <label v-if="layers.length > 1" class="row small layer"
+      >Layer<select v-model="layer" class="input grow">
+        <option v-for="entry in layers" :key="entry.value" :value="entry.value">{{ entry.label }}</option>
+      </select></label
+    >
     <template v-if="tab === 'map'">
       <SurveyCard
         v-model:kind="maps.kind.value"
@@ -138,6 +142,12 @@ const { maps, counting, zones, proposed, finds } = props.survey;
 </template>
 
 <style scoped>
+.layer {
+  flex-wrap: nowrap;
+}
+.layer .input {
+  width: auto;
+}
 summary {
   min-height: 44px;
   display: flex;

@@ -2,12 +2,11 @@
 import type { NextReading } from '@aspecta/core/survey';
 import { percent } from '../shell/units.ts';
 import type { Advice } from '../workers/compute.ts';
+import { CALLED } from './called.ts';
 
 /* Where the next reading tells most, and when the panel can be called. */
 defineProps<{ advice: Advice | null; canWork: boolean }>();
 const emit = defineEmits<{ next: [place: NextReading] }>();
-/** Share of the sheet that must be certain before the panel is called; common practice, no published source. */
-const CALLED = 0.9;
 </script>
 
 <template>
@@ -20,7 +19,7 @@ const CALLED = 0.9;
     <p v-else class="small soft" role="status">
       {{ percent(advice.called) }} of the layer can be called; it takes {{ percent(CALLED) }}.
     </p>
-    <ol v-if="canWork">
+    <ol v-if="canWork && advice.called < CALLED">
       <li v-for="place in advice.next" :key="`${place.u} ${place.v}`">
         <button class="btn small-btn" @click="emit('next', place)">Mark it</button>
         <span class="small">{{ place.reason }}</span>

@@ -70,20 +70,26 @@ async function remove(id: string): Promise<void> {
     view.value = await get<PitsView>(path.value);
   });
 }
-/** Metal that is left under the deepest pit, or the thinnest of the map. */
-const left = computed(() => {
+/** What is left, and down to what it may go: under the deepest pit until it is through, else the thinnest of the map until it cannot be welded to. */
+const leftNow = computed<{ metal: number; limit: number; what: string } | null>(() => {
   const result = view.value?.result;
-  if (result) return Math.max(0, props.layer.thickness - result.deepestExpected);
+  if (result)
+    return {
+      metal: Math.max(0, props.layer.thickness - result.deepestExpected),
+      limit: 0,
+      what: 'the deepest pit is through',
+    };
   const means = props.surveyMap ? Array.from(props.surveyMap.map.mean).filter((m) => !Number.isNaN(m)) : [];
-  return means.length === 0 ? null : Math.min(...means);
+  if (means.length === 0) return null;
+  const limit = weldableLimit(props.layer.thickness);
+  return { metal: Math.min(...means), limit, what: `the thinnest place is down to ${units.sheet(limit)}` };
 });
 const watchPlan = computed(() => {
-  if (left.value === null) return null;
-  const limit = weldableLimit(props.layer.thickness);
-  const plan = lookAgain({ metal: left.value, limit, category: CATEGORY_OF[props.vehicle.climate] });
+  if (!leftNow.value) return null;
+  const plan = lookAgain({ ...leftNow.value, category: CATEGORY_OF[props.vehicle.climate] });
   const on = new Date();
   on.setMonth(on.getMonth() + plan.months);
-  return { ...plan, limit, on: on.toISOString() };
+  return { ...plan, ...leftNow.value, on: on.toISOString() };
 });
 const years = (value: number) =>
   value === Infinity
@@ -117,11 +123,14 @@ const years = (value: number) =>
       <p v-else-if="view" class="soft">{{ view.why }}</p>
       <p v-else class="soft" role="status">Fetching the pits …</p>
     </div>
-    <div v-if="watchPlan" class="notice">
-      <p>
-        <strong>If it is left and watched:</strong> going on bare in this climate ({{ watchPlan.category }}) it is down
-        to {{ units.sheet(watchPlan.limit) }} in {{ years(watchPlan.soonest) }} at the soonest,
-        {{ years(watchPlan.latest) }} at the latest. Look again by <strong>{{ dayOf(watchPlan.on) }}</strong>.
+    <div v-if="watchPlan" class="notice" :class="{ bad: watchPlan.soonest === 0 }">
+      <p v-if="watchPlan.soonest === 0">
+        <strong>Too late to leave it and watch:</strong> by what is known {{ watchPlan.what }} already.
+      </p>
+      <p v-else>
+        <strong>If it is left and watched:</strong> going on bare in this climate ({{ watchPlan.category }}),
+        {{ watchPlan.what }} in {{ years(watchPlan.soonest) }} at the soonest, {{ years(watchPlan.latest) }} at the
+        latest. Look again by <strong>{{ dayOf(watchPlan.on) }}</strong>.
       </p>
     </div>
     <form v-if="canWork" class="stack" @submit.prevent="add">

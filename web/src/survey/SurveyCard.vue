@@ -4,7 +4,7 @@ import type { ReadingView, ZoneView } from '@aspecta/contract/survey';
 import { ZONE_CLASSES } from '@aspecta/contract/survey';
 import type { Layer } from '@aspecta/core/body';
 import { CELL_CODES, fillerDepth, type CoatingClass, type CoatingMap, type MetalClass } from '@aspecta/core/survey';
-import Chips from '../shell/Chips.vue';
+import Tabs from '../shell/Tabs.vue';
 import { percent, useUnits } from '../shell/units.ts';
 import type { SurveyMap } from '../workers/compute.ts';
 import { STATES } from '../board/boardScene.ts';
@@ -74,7 +74,7 @@ const filler = computed(() =>
 
 <template>
   <div class="stack">
-    <Chips v-model="kind" legend="Which map" hide-legend :options="kinds" />
+    <Tabs v-model="kind" legend="Which map" :options="kinds" small />
     <div v-if="kind === 'coating'">
       <p class="eyebrow">How deep is the filler?</p>
       <template v-if="coatingMap">
@@ -182,9 +182,7 @@ const filler = computed(() =>
     </dl>
     <div v-if="surveyMap && surveyMap.map.outliers.length > 0" class="notice bad">
       <p>
-        {{
-          surveyMap.map.outliers.length === 1 ? 'One reading does' : `${surveyMap.map.outliers.length} readings do`
-        }}
+        {{ surveyMap.map.outliers.length === 1 ? 'One reading does' : `${surveyMap.map.outliers.length} readings do` }}
         not fit what is around {{ surveyMap.map.outliers.length === 1 ? 'it' : 'them' }} (marked ?). Read there again:
       </p>
       <ul class="small">

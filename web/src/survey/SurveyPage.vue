@@ -20,6 +20,7 @@ import type { ZoneDraft } from './ZoneForm.vue';
 import { takeTraced } from '../photo/traced.ts';
 import { readingAt } from './surveyScene.ts';
 import { shownFinds } from './useMaps.ts';
+import { CALLED } from './called.ts';
 import { useSurvey } from './useSurvey.ts';
 import { useZoneDraft } from './useZoneDraft.ts';
 
@@ -146,7 +147,7 @@ const next = computed(() => {
   const [first] = maps.advice.value?.next ?? [];
   const called = maps.advice.value?.called ?? 0;
   if (zones.value.length === 0 && proposed.value) return { text: 'Take the zone that the map proposes' };
-  if (first && called < 0.9 && counting.value.length < 400)
+  if (first && called < CALLED)
     return { text: counting.value.length === 0 ? 'Take the first reading at mark 1' : 'Read next at mark 1' };
   if (zones.value.length > 0)
     return {
@@ -163,7 +164,7 @@ function doNext(): void {
 }
 const keptPlaces = computed(() => survey.kept.value.map((entry): Point => [entry.reading.u, entry.reading.v]));
 const advised = computed(() =>
-  mode.value === 'zone' || !session.canWork
+  mode.value === 'zone' || !session.canWork || (maps.advice.value?.called ?? 0) >= CALLED
     ? []
     : (maps.advice.value?.next ?? []).filter(
         (place) => !marked.value.some(([u, v]) => Math.hypot(u - place.u, v - place.v) < 5),

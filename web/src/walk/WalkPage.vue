@@ -144,7 +144,7 @@ const again = () =>
               {{ counts.skipped }} skipped</span
             >
           </div>
-          <div class="track" role="presentation"><i :style="{ width: percent(walk.coverage) }" /></div>
+          <div class="track" role="presentation"><i :style="{ width: `${(100 * walk.coverage).toFixed(1)}%` }" /></div>
           <p v-if="form.general.value ?? Object.values(form.errors)[0]" class="notice bad" role="alert">
             {{ form.general.value ?? Object.values(form.errors)[0] }}
           </p>

@@ -381,6 +381,31 @@ const sill: DrawnPanel = {
     { id: 'jack-rear', name: 'Rear jacking point', at: [2530, 45] },
   ],
   layers: [steel('outer', 'Outer sill', 1.2), steel('membrane', 'Membrane', 1.0), steel('inner', 'Inner sill', 1.2)],
+  section: {
+    outer: [
+      [0, 0],
+      [0, 20],
+      [-58, 34],
+      [-64, 48],
+      [-60, 92],
+      [-30, 100],
+      [0, 104],
+      [0, 120],
+    ],
+    membrane: [
+      [0, 0],
+      [0, 120],
+    ],
+    inner: [
+      [0, 0],
+      [0, 18],
+      [62, 24],
+      [70, 34],
+      [70, 96],
+      [0, 106],
+      [0, 120],
+    ],
+  },
   curvature: 'single',
   structural: true,
 };
@@ -443,6 +468,19 @@ const pillar: DrawnPanel = {
           ],
         ],
       ),
+    },
+  ],
+  // The joint to the rear quarter was run over with lead when it was built.
+  leaded: [
+    {
+      id: 'cant-lead',
+      name: 'Leaded joint',
+      outline: [
+        [2250, 1172],
+        [2304, 1150],
+        [2303, 1206],
+        [2250, 1214],
+      ],
     },
   ],
   layers: [steel('outer', 'Outer skin', 1.0), steel('inner', 'Reinforcement', 1.2)],
