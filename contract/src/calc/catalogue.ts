@@ -2,7 +2,7 @@ import Joi, { type ObjectSchema } from 'joi';
 import { combine, distance, grow, minimumWidth } from '@aspecta/core/geometry';
 import { cutLine, cutOffsets } from '@aspecta/core/cut';
 import { landed } from '@aspecta/core/order';
-import { krige } from '@aspecta/core/survey';
+import { corrosion, krige, nextReadings, pits, rectifyPhoto, spread } from '@aspecta/core/survey';
 import { formatLength, parseLength } from '@aspecta/core/units';
 import { compare, simulate } from '@aspecta/core/verdict';
 import { cooling, heatInput, lineSource, planWelds, settings, tacks } from '@aspecta/core/weld';
@@ -139,6 +139,104 @@ export const catalogue: readonly Calculation[] = [
       at: [{ u: 40, v: 30 }],
     },
     run: krige,
+  }),
+  calculation({
+    id: 'survey.nextReadings',
+    title: 'Where to read next',
+    question: 'Where does the next reading tell most?',
+    source: 'Bryan et al. 2006 (level sets); kriging variance',
+    input: {
+      points: Joi.array()
+        .items(Joi.object({ u: n, v: n, value: n }))
+        .required(),
+      outline: Joi.array().required(),
+      limit: n.required(),
+      count: n.required(),
+      minSpacing: n.required(),
+      model: Joi.object({ kind: Joi.string(), nugget: n, partialSill: n, range: n }),
+    },
+    example: {
+      points: [
+        { u: 20, v: 20, value: 0.88 },
+        { u: 80, v: 30, value: 0.5 },
+        { u: 40, v: 80, value: 0.85 },
+      ],
+      outline: square,
+      limit: 0.63,
+      count: 2,
+      minSpacing: 15,
+    },
+    run: nextReadings,
+  }),
+  calculation({
+    id: 'survey.pits',
+    title: 'Deepest pit',
+    question: 'How deep is the deepest pit of the whole panel, and is it through?',
+    source: 'Gumbel 1958; ISO 14802',
+    input: {
+      depths: Joi.array().items(n).required(),
+      sampledArea: n.required(),
+      totalArea: n.required(),
+      thickness: n.required(),
+      method: Joi.string(),
+    },
+    example: {
+      depths: [0.21, 0.28, 0.19, 0.33, 0.24, 0.17, 0.26, 0.2],
+      sampledArea: 28_800,
+      totalArea: 880_000,
+      thickness: 0.9,
+      method: 'mle',
+    },
+    run: pits,
+  }),
+  calculation({
+    id: 'survey.corrosion',
+    title: 'Loss over time',
+    question: 'How much metal does open weather take?',
+    source: 'ISO 9223 (memory), ISO 9224',
+    input: { category: Joi.string().required(), years: n.required(), zinc: Joi.boolean() },
+    example: { category: 'C4', years: 5 },
+    run: corrosion,
+  }),
+  calculation({
+    id: 'survey.spread',
+    title: 'What does not show',
+    question: 'How large will the damage be when it is opened?',
+    source: `${practice} (T-26); Gelman et al., Bayesian Data Analysis`,
+    input: {
+      visible: polygon.required(),
+      evidence: Joi.string().required(),
+      history: Joi.array()
+        .items(Joi.object({ predicted: n, found: n }))
+        .required(),
+      sheet: polygon,
+    },
+    example: { visible: square, evidence: 'blister', history: [{ predicted: 6000, found: 9000 }] },
+    run: spread,
+  }),
+  calculation({
+    id: 'survey.rectifyPhoto',
+    title: 'Picture to true size',
+    question: 'Where on the panel is what the picture shows?',
+    source: 'Hartley & Zisserman 2004, algorithm 4.2',
+    input: {
+      pairs: Joi.array()
+        .items(Joi.object({ x: n, y: n, u: n, v: n }))
+        .required(),
+      points: Joi.array()
+        .items(Joi.object({ x: n, y: n }))
+        .required(),
+    },
+    example: {
+      pairs: [
+        { x: 210, y: 880, u: 0, v: 0 },
+        { x: 1190, y: 820, u: 300, v: 0 },
+        { x: 1120, y: 190, u: 300, v: 200 },
+        { x: 300, y: 140, u: 0, v: 200 },
+      ],
+      points: [{ x: 700, y: 500 }],
+    },
+    run: rectifyPhoto,
   }),
   calculation({
     id: 'verdict.simulate',

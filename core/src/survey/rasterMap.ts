@@ -75,6 +75,7 @@ export function rasterMap({
     mean,
     variance,
   );
+  keepBeyond(raster, near, mean, readings);
   const censored = new Set(
     readings.filter((reading) => reading.censored).map((reading) => `${reading.u} ${reading.v}`),
   );
@@ -91,6 +92,22 @@ export function rasterMap({
     }),
     leaveOneOutRmse: Math.sqrt(kriging.leaveOneOut.reduce((sum, e) => sum + e * e, 0) / samples.length),
   };
+}
+
+/** Where a gauge went over (or under) its range, the map says at least (or at most) that much: smoothing must not take it back. */
+function keepBeyond(
+  raster: Raster,
+  near: readonly number[],
+  mean: Float64Array,
+  readings: readonly CensoredSample[],
+): void {
+  for (const { u, v, value, censored } of readings) {
+    if (!censored) continue;
+    near.forEach((cell, i) => {
+      if (Math.hypot(uOf(raster, cell) - u, vOf(raster, cell) - v) > raster.cell) return;
+      mean[i] = censored === 'above' ? Math.max(mean[i]!, value) : Math.min(mean[i]!, value);
+    });
+  }
 }
 
 export const uOf = ({ origin, columns, cell }: Raster, i: number) => origin[0] + ((i % columns) + 0.5) * cell;

@@ -204,7 +204,8 @@ function roomyOf(panel: Panel): readonly Polygon[] {
   const known = roomy.get(panel);
   if (known) return known;
   const thinned = simplifyRing(panel.outline, 2);
-  const inner = [40, 25, 12, 5].map((room) => offset([[thinned]], -room, 'miter').polygons).find((p) => p.length > 0) ?? [];
+  const inner =
+    [40, 25, 12, 5].map((room) => offset([[thinned]], -room, 'miter').polygons).find((p) => p.length > 0) ?? [];
   roomy.set(panel, inner);
   return inner;
 }

@@ -37,9 +37,10 @@ export function zoneDistances(
       : Math.min(...outer.map((p) => toLine(p, crease.line)), ...crease.line.map((p) => toRing(p, outer))),
   );
   return {
-    edge: panel.outline.some(touching)
-      ? 0
-      : Math.min(...outer.map((p) => toRing(p, panel.outline)), ...panel.outline.map((p) => toRing(p, outer))),
+    edge:
+      panel.outline.some(touching) || outer.some((p) => !inPolygon(p, [panel.outline]))
+        ? 0
+        : Math.min(...outer.map((p) => toRing(p, panel.outline)), ...panel.outline.map((p) => toRing(p, outer))),
     crease: least(creases),
     mount: least(panel.mounts.map((mount) => (touching(mount.at) ? 0 : toRing(mount.at, outer)))),
   };

@@ -11,7 +11,6 @@ import {
   flattenCubic,
   inRing,
   minus,
-  scaled,
   simplifyRing,
   type Point,
   type Ring,
@@ -70,9 +69,7 @@ function fromDxf(text: string): Drawn {
     return refuse('not-a-drawing', 'file', 'This DXF cannot be read; export it again as ASCII DXF (R12 or 2000).');
   const unit = Number(drawing.header?.['$INSUNITS'] ?? 0);
   const mm = MM_OF_INSUNITS[unit] ?? 1;
-  const lines = drawing.entities
-    .map((entity) => pointsOf(entity).map((p) => scaled(p, mm)))
-    .filter((line) => line.length > 1);
+  const lines = drawing.entities.map((entity) => pointsOf(entity, mm)).filter((line) => line.length > 1);
   return {
     rings: joined(lines),
     notes: MM_OF_INSUNITS[unit] ? [] : ['The drawing does not say its unit; it was taken as mm.'],
@@ -81,7 +78,8 @@ function fromDxf(text: string): Drawn {
 
 type Vertex = { x: number; y: number; bulge?: number };
 
-function pointsOf(entity: IEntity): Point[] {
+/** The line of an entity in mm: scaled first, so that arcs are drawn out finely whatever the unit of the drawing. */
+function pointsOf(entity: IEntity, mm: number): Point[] {
   const any = entity as unknown as {
     vertices?: Vertex[];
     shape?: boolean;
@@ -92,22 +90,26 @@ function pointsOf(entity: IEntity): Point[] {
     controlPoints?: Vertex[];
     fitPoints?: Vertex[];
   };
+  const at = ({ x, y }: Vertex): Point => [x * mm, y * mm];
   const degrees = (radians: number) => (radians * 180) / Math.PI;
   switch (entity.type) {
     case 'LINE':
-      return (any.vertices ?? []).map(({ x, y }): Point => [x, y]);
+      return (any.vertices ?? []).map(at);
     case 'LWPOLYLINE':
     case 'POLYLINE':
-      return bulged(any.vertices ?? [], Boolean(any.shape));
+      return bulged(
+        (any.vertices ?? []).map((vertex) => ({ ...vertex, x: vertex.x * mm, y: vertex.y * mm })),
+        Boolean(any.shape),
+      );
     case 'CIRCLE':
-      return arc([any.center!.x, any.center!.y], any.radius!, 0, 360);
+      return arc(at(any.center!), any.radius! * mm, 0, 360);
     case 'ARC': {
       const from = degrees(any.startAngle!);
       const to = degrees(any.endAngle!);
-      return arc([any.center!.x, any.center!.y], any.radius!, from, to < from ? to + 360 : to);
+      return arc(at(any.center!), any.radius! * mm, from, to < from ? to + 360 : to);
     }
     case 'SPLINE':
-      return (any.fitPoints?.length ? any.fitPoints : (any.controlPoints ?? [])).map(({ x, y }): Point => [x, y]);
+      return (any.fitPoints?.length ? any.fitPoints : (any.controlPoints ?? [])).map(at);
     default:
       return [];
   }

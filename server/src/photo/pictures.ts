@@ -1,7 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { mkdir, rename, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import sharp, { type OutputInfo } from 'sharp';
+import sharp, { type Metadata, type OutputInfo } from 'sharp';
 import { LONGEST_SIDE } from '@aspecta/contract/survey';
 import { ServerProblem } from '../http/problems.ts';
 
@@ -28,9 +28,7 @@ export class PictureStore {
 
   /** @throws ServerProblem `not-a-picture` by content, `too-large` by pixels */
   async keep(bytes: Buffer): Promise<KeptPicture> {
-    const told = await sharp(bytes, { limitInputPixels: false, failOn: 'none' })
-      .metadata()
-      .catch(() => undefined);
+    const told = await headOf(bytes);
     if (!told?.format || !FORMATS.has(told.format))
       throw new ServerProblem(
         'not-a-picture',
@@ -80,5 +78,14 @@ export class PictureStore {
     const path = join(this.folder, name);
     await writeFile(`${path}.new`, data, { flush: true });
     await rename(`${path}.new`, path);
+  }
+}
+
+/** What the picture says of itself; nothing where it is none. */
+async function headOf(bytes: Buffer): Promise<Metadata | undefined> {
+  try {
+    return await sharp(bytes, { limitInputPixels: false, failOn: 'none' }).metadata();
+  } catch {
+    return undefined;
   }
 }

@@ -1,0 +1,113 @@
+import { randomUUID } from 'node:crypto';
+import { inflateSync } from 'node:zlib';
+import ExcelJS from 'exceljs';
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import { openHouse, ownerOf, reading, vehicleOf, zoneInput, type House, type Visitor } from '../testing/house.ts';
+
+let house: House;
+let owner: Visitor;
+let vehicle: string;
+beforeAll(async () => {
+  house = await openHouse();
+  owner = await ownerOf(house);
+  vehicle = await vehicleOf(owner);
+  const readings = [];
+  for (let u = 100; u < 1300; u += 60)
+    for (const v of [30, 60, 90]) readings.push(reading({ u, v, metalMm: u < 300 ? 0.5 : 1.15 }));
+  await owner.post(`/vehicles/${vehicle}/readings`, { readings }).expect(201);
+  await owner
+    .post(
+      `/vehicles/${vehicle}/zones`,
+      zoneInput({
+        panel: 'sill-l',
+        ring: [
+          [80, 10],
+          [290, 10],
+          [290, 100],
+          [80, 100],
+        ],
+        class: 'thin',
+        note: 'Front end',
+      }),
+    )
+    .expect(201);
+  await owner
+    .post(`/vehicles/${vehicle}/finds`, {
+      id: randomUUID(),
+      panel: 'sill-l',
+      layer: 'outer',
+      u: 200,
+      v: 60,
+      sign: 'filler-over-hole',
+      note: '=1',
+    })
+    .expect(201);
+});
+afterAll(() => house.close());
+
+const file = async (name: string) =>
+  (
+    await owner
+      .get(`/vehicles/${vehicle}/${name}`)
+      .buffer(true)
+      .parse((response, done) => {
+        const chunks: Buffer[] = [];
+        response.on('data', (chunk: Buffer) => chunks.push(chunk));
+        response.on('end', () => done(null, Buffer.concat(chunks)));
+      })
+      .expect(200)
+  ).body as Buffer;
+
+/** Text of a PDF: its streams inflated, and the hexadecimal strings of its text operators joined. */
+function textOf(pdf: Buffer): string {
+  const raw = pdf.toString('latin1');
+  return [...raw.matchAll(/stream\r?\n([\s\S]*?)endstream/g)]
+    .map(([, stream]) => {
+      try {
+        return inflateSync(Buffer.from(stream!, 'latin1')).toString('latin1');
+      } catch {
+        return '';
+      }
+    })
+    .flatMap((content) =>
+      [...content.matchAll(/\[((?:<[0-9a-f]*>|[-\d. ])*)\] TJ/g)].map(([, parts]) =>
+        [...parts!.matchAll(/<([0-9a-f]*)>/g)].map(([, hex]) => Buffer.from(hex!, 'hex').toString('latin1')).join(''),
+      ),
+    )
+    .join('\n');
+}
+
+it('tells the workshop state, doubt, what was not inspected, and what is grave first', async () => {
+  const text = textOf(await file('inspection.pdf'));
+  expect(text).toMatch(/Inspection: Old grey, 1967/);
+  expect(text).toMatch(/Outer sill: [\d.]+ % ± [\d.]+ % below/);
+  expect(text).toMatch(/Too thin to weld: \d+ cm²/);
+  expect(text.indexOf('First: found on load-bearing metal')).toBeGreaterThan(0);
+  expect(text.indexOf('First: found on load-bearing metal')).toBeLessThan(text.indexOf('Sill, left: thin'));
+  expect(text).toMatch(/Nothing is known of: /);
+  expect(text).toMatch(/not a certificate/);
+  expect(text.toLowerCase()).not.toMatch(/\bis safe\b|passes/);
+});
+
+it('tells a customer the same in plain words', async () => {
+  const text = textOf(await file('inspection.pdf?for=customer'));
+  expect(text).toMatch(/too thin to be welded to/);
+  expect(text).not.toMatch(/±|kriged|Gumbel/);
+});
+
+it('gives tables of every panel, known or not, without formulas', async () => {
+  const rows = (await file('inspection.csv')).toString().trim().split('\n');
+  expect(rows).toHaveLength(47);
+  expect(rows.find((row) => row.startsWith('"Sill, left"'))).toMatch(/thin/);
+  expect(rows.filter((row) => row.includes('not inspected'))).toHaveLength(45);
+  const book = new ExcelJS.Workbook();
+  await book.xlsx.load((await file('inspection.xlsx')) as unknown as ExcelJS.Buffer);
+  expect(book.worksheets.map((sheet) => sheet.name)).toEqual(['Panels', 'Finds']);
+  expect(book.getWorksheet('Finds')!.getRow(2).getCell(7).value).toBe("'=1");
+});
+
+it('is nobody else’s', async () => {
+  const stranger = await ownerOf(house, 'Elsewhere');
+  for (const name of ['inspection.pdf', 'inspection.csv', 'inspection.xlsx', 'readings.json'])
+    await stranger.get(`/vehicles/${vehicle}/${name}`).expect(404);
+});
