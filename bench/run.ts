@@ -7,8 +7,17 @@ import { performance } from 'node:perf_hooks';
 import { gzipSync } from 'node:zlib';
 import { cutLine } from '@aspecta/core/cut';
 import { bodyPlan, panelOf, sheetOf } from '@aspecta/core/body';
-import { krige, mapThickness, proposeZones, type Sample, type VariogramModel } from '@aspecta/core/survey';
+import {
+  krige,
+  mapThickness,
+  nextReadings,
+  proposeZones,
+  type Sample,
+  type VariogramModel,
+} from '@aspecta/core/survey';
 import { compare } from '@aspecta/core/verdict';
+import { measurePage } from './page.ts';
+import { compareWhereNext } from './whereNext.ts';
 import { planWelds } from '@aspecta/core/weld';
 import { catalogue } from '@aspecta/contract/calc';
 import { circle, type Point } from '@aspecta/core/geometry';
@@ -124,6 +133,25 @@ row(
   5000,
 );
 
+const two = readings(2000);
+row(
+  'krige 2,000 readings → 100 × 100 grid with variance',
+  time(() => krige({ points: two, model, at: places }), 3),
+  3000,
+);
+row(
+  'next reading on a panel with 120 readings',
+  time(() => nextReadings({ points: readings(120), outline: sheetOf(quarter), limit: 0.63, count: 3, minSpacing: 25 })),
+  100,
+);
+const saved = compareWhereNext(50);
+rows.push({
+  work: 'readings until 95 % of the area is on its right side, where advised, against a regular grid (50 seeded panels)',
+  median: `${Math.round(100 * saved.ratio)} %`,
+  goal: '60 %',
+  peer: `regular grid, ${saved.comparisons.reduce((sum, c) => sum + c.grid, 0)} readings; advised ${saved.comparisons.reduce((sum, c) => sum + c.advised, 0)}; worst panel ${Math.round(100 * saved.worst)} %`,
+  met: saved.ratio <= 0.6,
+});
 rows.push(firstPage());
 await apiReads();
 
@@ -189,6 +217,15 @@ async function apiReads(): Promise<void> {
     }
     row(`API read on the demo: ${name}`, median(times.slice(3)), 30);
   }
+  const feel = await measurePage(url);
+  row(
+    `Board of ${feel.panels} panels with 10,000 readings, from the tap on the car until it is drawn`,
+    feel.board,
+    300,
+  );
+  row('map of 2,000 readings in the worker', feel.map, 3000);
+  row('zoom and pan with 2,000 readings: longest wait for a frame', feel.longest, 100);
+  row('gallery of 500 pictures', feel.gallery, 1000);
   const gone = new Promise((done) => launcher.once('exit', done));
   launcher.kill('SIGTERM');
   await gone;

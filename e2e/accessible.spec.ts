@@ -13,11 +13,17 @@ async function demoPaths(page: Page, house: House): Promise<Record<string, strin
     id: string;
     choice: string;
   }[];
+  const photos = (await (await page.request.get(`${house.url}/api/vehicles/${car}/photos`)).json()) as { id: string }[];
   const patch = repairs.find((repair) => repair.choice === 'patch')!.id;
   return {
     Garage: '/',
     Board: `/vehicles/${car}`,
     Survey: `/vehicles/${car}/panels/sill-l`,
+    Outline: `/vehicles/${car}/panels/sill-l/outline`,
+    'Walk-round': `/vehicles/${car}/walk`,
+    Pictures: `/vehicles/${car}/photos`,
+    Picture: `/vehicles/${car}/photos/${photos[0]!.id}`,
+    Learnt: '/learnt',
     Verdict: `/vehicles/${car}/panels/floor-front-l/verdict`,
     Cut: `/vehicles/${car}/repairs/${patch}/cut`,
     Weld: `/vehicles/${car}/repairs/${patch}/weld`,
@@ -38,8 +44,19 @@ for (const scheme of ['light', 'dark'] as const) {
     await signIn(page, house);
     for (const [name, path] of Object.entries(await demoPaths(page, house))) {
       await page.goto(house.url + path);
-      await page.waitForLoadState('networkidle');
+      await expect(page.getByText(/^Fetching/)).toHaveCount(0);
+      await expect(page.getByRole('heading').first()).toBeVisible();
       await findings(page, name);
+    }
+    await page.goto(house.url + (await demoPaths(page, house))['Survey']!);
+    for (const tab of ['Pits', 'Unseen', 'Section', 'Pictures']) {
+      await page.getByRole('radio', { name: tab }).check();
+      await expect(page.getByText(/^(Fetching|One moment)/)).toHaveCount(0);
+      await findings(page, `Survey, ${tab}`);
+    }
+    for (const tool of ['By gauge', 'Note a find', 'Draw a zone']) {
+      await page.getByRole('button', { name: tool }).click();
+      await findings(page, `Survey, ${tool}`);
     }
     await context.close();
   });

@@ -54,7 +54,9 @@ test('one car from the first reading to the last stitch', async ({ page, house }
 
   await test.step('the map proposes a zone, and it is taken', async () => {
     await page.getByRole('button', { name: 'Take the proposed zone' }).click();
+    await expect(page.getByText(/By its evidence: too thin to weld/)).toBeVisible();
     await page.getByRole('radio', { name: 'Rusted through' }).check();
+    await page.getByLabel('Why not what the evidence says?').fill('Daylight through it under the wire wheel');
     await page.getByLabel('Note').fill('Behind the wheel arch');
     await page.getByRole('button', { name: 'Save the zone' }).click();
     await expect(page.getByRole('button', { name: /Rusted through, [\d.]+ cm²/ })).toBeVisible();

@@ -27,6 +27,7 @@ test('the main job by touch on a tablet', async ({ page, house }, info) => {
 
   await page.getByRole('button', { name: 'Take the proposed zone' }).tap();
   await page.getByRole('radio', { name: 'Rusted through' }).tap();
+  await page.getByLabel('Why not what the evidence says?').fill('Daylight through it');
   await page.getByRole('button', { name: 'Save the zone' }).tap();
   await page.getByRole('link', { name: /Weigh treat/ }).tap();
   await page.getByLabel('You decide. Why?').fill('Flat floor, easy patch');

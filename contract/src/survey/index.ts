@@ -79,6 +79,18 @@ export interface ZoneView extends ZoneInput {
   changedBy: string;
 }
 
+/** A zone as it was: what showed after stripping, after blasting, after the cut. */
+export interface ZoneVersionView {
+  version: number;
+  class: ZoneClass;
+  evidence: Evidence;
+  /** mm² */
+  area: number;
+  overruled: string;
+  at: string;
+  by: string;
+}
+
 /** Merges two zones, takes one out of another, or splits one along a line. */
 export type ZoneOperation =
   | { op: 'merge' | 'subtract'; zone: string; version: number; other: string; otherVersion: number }
@@ -110,6 +122,8 @@ export interface LearntView {
   cases: { predicted: number; found: number; vehicle: string; panel: string; at: string }[];
   factor: number;
   ratio: { p10: number; p50: number; p90: number };
+  /** How often the next layer behind had it too, and the chance that follows. */
+  behind: { cases: number; found: number; chance: number };
 }
 
 export interface FindInput {

@@ -1,6 +1,7 @@
 import { contours } from 'd3-contour';
-import { area, clipAll, simplifyRing, type Point, type Polygon, type Ring } from '../geometry/index.ts';
+import { area, clipAll, inRing, simplifyRing, type Point, type Polygon, type Ring } from '../geometry/index.ts';
 import type { ThicknessMap } from './mapThickness.ts';
+import type { Sample } from './variogram.ts';
 
 /** mm². A spot smaller than a thumbnail is left to the eye. */
 const SMALLEST_ZONE = 400;
@@ -9,10 +10,17 @@ const DRAWN_BY_HAND = 4;
 
 /**
  * Where is the metal more likely than not below the weldable limit? The outlines of
- * those areas, largest first, kept inside the sheet.
+ * those areas kept inside the sheet: first those in which such metal was read, then those
+ * that only follow from what was read around them; among them the largest first.
  * Method: marching squares over the probability map.
  */
-export function proposeZones(map: ThicknessMap, sheet: Polygon): { ring: Ring; area: number }[] {
+export function proposeZones(
+  map: ThicknessMap,
+  sheet: Polygon,
+  readings: readonly Sample[] = [],
+): { ring: Ring; area: number }[] {
+  const thin = readings.filter((reading) => reading.value < map.limit);
+  const wasRead = (ring: Ring) => thin.some(({ u, v }) => inRing([u, v], ring));
   // One ring of cells around the raster lets a zone close at the edge of the panel; outside and unmeasured count as not under.
   const columns = map.columns + 2;
   const rows = map.rows + 2;
@@ -33,7 +41,7 @@ export function proposeZones(map: ThicknessMap, sheet: Polygon): { ring: Ring; a
     .polygons.map((polygon) => simplifyRing(polygon[0]!, DRAWN_BY_HAND))
     .map((ring) => ({ ring, area: area([ring]) }))
     .filter((zone) => zone.area >= SMALLEST_ZONE)
-    .sort((a, b) => b.area - a.area);
+    .sort((a, b) => Number(wasRead(b.ring)) - Number(wasRead(a.ring)) || b.area - a.area);
 }
 
 /** A cell just off the sheet takes the value of its neighbour on it, so that a zone reaches the very edge. */

@@ -20,6 +20,29 @@ export const SPREAD_PRIOR: Readonly<Record<SpreadEvidence, { median: number; sig
 /** The prior counts as much as so many openings of this shop. */
 const PRIOR_CASES = 4;
 
+/**
+ * How often the next layer behind is damaged too where the outer one shows this; common
+ * practice, no published source (T-26: plan for the layer behind).
+ */
+export const BEHIND_PRIOR: Readonly<Record<SpreadEvidence, number>> = {
+  blister: 0.5,
+  pinhole: 0.65,
+  stripped: 0.45,
+  blasted: 0.4,
+  opened: 0.55,
+};
+
+/**
+ * What is the chance that the next layer behind has it too? Beta prior worth four cases, and
+ * this shop's own: of `cases` openings over another layer, in `found` it was damaged.
+ * Source: Gelman et al., Bayesian Data Analysis, 3rd ed., §2.4.
+ */
+export function behindChance(evidence: SpreadEvidence, { cases, found }: { cases: number; found: number }): number {
+  finite('cases', cases, { min: 0 });
+  finite('found', found, { min: 0, max: cases });
+  return (PRIOR_CASES * BEHIND_PRIOR[evidence] + found) / (PRIOR_CASES + cases);
+}
+
 /** One zone of the past: the area that was predicted (p50) and what was found, mm². */
 export interface Opening {
   predicted: number;

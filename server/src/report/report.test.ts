@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { inflateSync } from 'node:zlib';
 import ExcelJS from 'exceljs';
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import { textOf } from '../testing/pdfText.ts';
 import { openHouse, ownerOf, reading, vehicleOf, zoneInput, type House, type Visitor } from '../testing/house.ts';
 
 let house: House;
@@ -57,25 +57,6 @@ const file = async (name: string) =>
       })
       .expect(200)
   ).body as Buffer;
-
-/** Text of a PDF: its streams inflated, and the hexadecimal strings of its text operators joined. */
-function textOf(pdf: Buffer): string {
-  const raw = pdf.toString('latin1');
-  return [...raw.matchAll(/stream\r?\n([\s\S]*?)endstream/g)]
-    .map(([, stream]) => {
-      try {
-        return inflateSync(Buffer.from(stream!, 'latin1')).toString('latin1');
-      } catch {
-        return '';
-      }
-    })
-    .flatMap((content) =>
-      [...content.matchAll(/\[((?:<[0-9a-f]*>|[-\d. ])*)\] TJ/g)].map(([, parts]) =>
-        [...parts!.matchAll(/<([0-9a-f]*)>/g)].map(([, hex]) => Buffer.from(hex!, 'hex').toString('latin1')).join(''),
-      ),
-    )
-    .join('\n');
-}
 
 it('tells the workshop state, doubt, what was not inspected, and what is grave first', async () => {
   const text = textOf(await file('inspection.pdf'));

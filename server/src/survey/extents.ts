@@ -3,7 +3,7 @@ import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { EVIDENCE, type Evidence, type ExtentView, type LearntView } from '@aspecta/contract/survey';
 import { sheetOf, type Panel } from '@aspecta/core/body';
 import { area, clip } from '@aspecta/core/geometry';
-import { SPREAD_PRIOR, spreadRatio, type Opening, type SpreadEvidence } from '@aspecta/core/survey';
+import { behindChance, SPREAD_PRIOR, spreadRatio, type Opening, type SpreadEvidence } from '@aspecta/core/survey';
 import { VehicleEntity } from '../garage/entities.ts';
 import type { Caller } from '../http/session.ts';
 import { ForecastEntity, ZoneEntity, ZoneVersionEntity, type ForecastRow, type ZoneRow } from './entities.ts';
@@ -92,9 +92,40 @@ export class ExtentService {
       .map(({ predicted50, found }) => ({ predicted: predicted50, found: found! }));
   }
 
+  /** Of opened cases: over how many lies another layer that was looked at, and in how many it was damaged too. */
+  private async behindOf(
+    caller: Caller,
+    cases: readonly ExtentView[],
+  ): Promise<(own: readonly ExtentView[]) => { cases: number; found: number }> {
+    const vehicles = await this.db.manager.findBy(VehicleEntity, { shopId: caller.shopId });
+    const zones =
+      vehicles.length === 0 || cases.length === 0
+        ? []
+        : await this.db.manager.findBy(ZoneEntity, {
+            vehicleId: In(vehicles.map(({ id }) => id)),
+            deletedAt: IsNull(),
+          });
+    return (own) => {
+      const opened = own.filter((extent) => extent.foundBy === 'opened');
+      const found = opened.filter((extent) => {
+        const zone = zones.find(({ id }) => id === extent.zoneId);
+        return zones.some(
+          (other) =>
+            zone &&
+            other.vehicleId === zone.vehicleId &&
+            other.panel === zone.panel &&
+            other.layer !== zone.layer &&
+            clip('intersection', [zone.ring, ...zone.holes], [other.ring, ...other.holes]).area > 0,
+        );
+      });
+      return { cases: opened.length, found: found.length };
+    };
+  }
+
   /** What this shop has learnt, by evidence: its cases, the factor, and the ratio it expects now. */
   async learnt(caller: Caller): Promise<LearntView[]> {
     const cases = await this.cases(caller);
+    const behind = await this.behindOf(caller, cases);
     return (Object.keys(SPREAD_PRIOR) as SpreadEvidence[])
       .filter((evidence) => evidence in EVIDENCE)
       .map((evidence) => {
@@ -105,6 +136,7 @@ export class ExtentService {
           evidence,
           factor,
           ratio: { p10, p50, p90 },
+          behind: { ...behind(own), chance: behindChance(evidence, behind(own)) },
           cases: own.map((extent) => ({
             predicted: extent.predicted50,
             found: extent.found!,

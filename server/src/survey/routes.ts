@@ -121,6 +121,9 @@ function lookRoutes({ finds, walks, pits }: Services): Router {
     const { place, state } = parse(lookSchema, request.body);
     response.json(await walks.look(callerOf(request), idOf(request), place, state));
   });
+  router.get('/vehicles/:id/finds', async (request, response) => {
+    response.json(await finds.list(callerOf(request), idOf(request)));
+  });
   router.get('/vehicles/:id/panels/:panel/finds', async (request, response) => {
     response.json(await finds.list(callerOf(request), idOf(request), wordOf(request, 'panel')));
   });

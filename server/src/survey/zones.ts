@@ -5,6 +5,7 @@ import {
   type ZoneInput,
   type ZoneOperation,
   type ZoneOperationView,
+  type ZoneVersionView,
   type ZoneView,
 } from '@aspecta/contract/survey';
 import { layerOf, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
@@ -162,9 +163,19 @@ export class ZoneService {
     return zoneView({ ...row, deletedAt: null, changedAt }, panelOf(vehicle.plan, row.panel));
   }
 
-  async history(caller: Caller, vehicleId: string, id: string) {
+  /** Every version of a zone, also of one that was removed. */
+  async history(caller: Caller, vehicleId: string, id: string): Promise<ZoneVersionView[]> {
     await this.own(caller, vehicleId, id, true);
-    return this.db.manager.find(ZoneVersionEntity, { where: { zoneId: id }, order: { version: 'ASC' } });
+    const rows = await this.db.manager.find(ZoneVersionEntity, { where: { zoneId: id }, order: { version: 'ASC' } });
+    return rows.map((row) => ({
+      version: row.version,
+      class: row.class,
+      evidence: row.evidence,
+      area: area(polygonOf(row)),
+      overruled: row.overruled,
+      at: row.at.toISOString(),
+      by: row.by,
+    }));
   }
 
   private async own(caller: Caller, vehicleId: string, id: string, removedToo = false): Promise<ZoneRow> {

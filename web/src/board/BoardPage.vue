@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Board } from '@aspecta/contract/board';
 import type { Vehicle } from '@aspecta/contract/garage';
+import type { FindView } from '@aspecta/contract/survey';
 import type { RepairView } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
@@ -15,6 +16,7 @@ import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import HatchPatterns from '../sheet/HatchPatterns.vue';
 import SheetView from '../sheet/SheetView.vue';
+import FindList from '../survey/FindList.vue';
 import ImportDialog from '../survey/ImportDialog.vue';
 import { boardScene, STATES, type PanelLook } from './boardScene.ts';
 import RepairList from './RepairList.vue';
@@ -27,13 +29,21 @@ const session = useSession();
 const importing = ref(false);
 const reporting = ref(false);
 const load = useLoad(async () => {
-  const [vehicle, board, repairs] = await Promise.all([
+  const [vehicle, board, repairs, finds] = await Promise.all([
     get<Vehicle>(`/vehicles/${props.id}`),
     get<Board>(`/vehicles/${props.id}/board`),
     get<RepairView[]>(`/vehicles/${props.id}/repairs`),
+    get<FindView[]>(`/vehicles/${props.id}/finds`),
   ]);
   const plan = await planOf(vehicle.planId);
-  return { vehicle, board, repairs, plan, scene: boardScene(plan, board.panels) };
+  return {
+    vehicle,
+    board,
+    repairs,
+    finds: finds.filter((find) => find.structural),
+    plan,
+    scene: boardScene(plan, board.panels),
+  };
 });
 const counts = computed(() => {
   const all = new Map<PanelLook, number>();
@@ -161,6 +171,7 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
               </li>
             </ul>
           </div>
+          <FindList :finds="load.data.value.finds" :name-of="(panel) => panelOf(load.data.value!.plan, panel).name" />
           <RepairList
             :repairs="load.data.value.repairs"
             :name-of="(panel) => panelOf(load.data.value!.plan, panel).name"

@@ -11,7 +11,7 @@ export interface PhotoTile {
 }
 
 /** Pieces along each side: the seams between them are then under a millimetre on a panel. */
-const PIECES = 12;
+const PIECES = 16;
 /** px by which pieces overlap, so that no gap shows between them. */
 const OVERLAP = 8;
 

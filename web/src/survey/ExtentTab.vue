@@ -6,7 +6,7 @@ import type { Polygon } from '@aspecta/core/geometry';
 import type { SpreadEvidence } from '@aspecta/core/survey';
 import { get } from '../shell/api.ts';
 import { useForm } from '../shell/useForm.ts';
-import { dayOf, useUnits } from '../shell/units.ts';
+import { dayOf, percent, useUnits } from '../shell/units.ts';
 import { compute } from '../workers/bridge.ts';
 
 /* What does not show yet: what is to be expected of each zone, and how earlier expectations came out. */
@@ -18,6 +18,10 @@ const units = useUnits();
 const form = useForm();
 const extents = shallowRef<readonly ExtentView[]>([]);
 const learnt = shallowRef<readonly LearntView[]>([]);
+/** The layer that lies behind the one shown. */
+const behind = computed(
+  () => props.panel.layers[props.panel.layers.findIndex(({ id }) => id === props.layer) + 1] ?? null,
+);
 const kindOf = (zone: ZoneView): SpreadEvidence => (zone.evidence === 'map' ? 'stripped' : zone.evidence);
 const open = computed(() => props.zones.filter((zone) => zone.layer === props.layer && kindOf(zone) !== 'opened'));
 
@@ -66,7 +70,7 @@ const bar = (mm2: number) => `${Math.max(1.5, (100 * mm2) / most.value)}%`;
       <p class="eyebrow">How far does it go where nothing shows?</p>
       <p class="soft small">
         What shows is never all of it. The full line is as likely too small as too large; nine in ten stay within the
-        dashed one. The next layer behind is likely to have it too.
+        dashed one.
       </p>
     </div>
     <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
@@ -78,6 +82,10 @@ const bar = (mm2: number) => `${Math.max(1.5, (100 * mm2) / most.value)}%`;
       <dd v-if="ratioOf(zone)" class="mono">
         {{ units.area(zone.area * Math.max(1, ratioOf(zone)!.ratio.p50)) }}
         <span class="soft small">to be expected, up to {{ units.area(zone.area * ratioOf(zone)!.ratio.p90) }}</span>
+      </dd>
+      <dd v-if="ratioOf(zone) && behind" class="small">
+        {{ behind.name }} behind it has it too with a chance of
+        <strong class="mono">{{ percent(ratioOf(zone)!.behind.chance) }}</strong>.
       </dd>
     </dl>
     <div v-if="extents.length > 0">

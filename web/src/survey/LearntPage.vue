@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { EVIDENCE, type LearntView } from '@aspecta/contract/survey';
 import { get } from '../shell/api.ts';
-import { dayOf, useUnits } from '../shell/units.ts';
+import { dayOf, percent, useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 
@@ -13,7 +13,7 @@ const times = (factor: number) => `× ${factor.toFixed(factor < 3 ? 2 : 1)}`;
 
 <template>
   <Waiting :of="load" what="The history">
-    <main v-if="load.data.value" class="page">
+    <main v-if="load.data.value" class="page" tabindex="0">
       <p class="eyebrow">What does not show</p>
       <h1>How much more was there than it seemed?</h1>
       <p class="soft wide">
@@ -29,6 +29,10 @@ const times = (factor: number) => `× ${factor.toFixed(factor < 3 ? 2 : 1)}`;
           learnt from {{ entry.cases.length }} {{ entry.cases.length === 1 ? 'opening' : 'openings' }}. What is seen now
           is expected to become <strong class="mono">{{ times(entry.ratio.p50) }}</strong> (nine in ten between
           {{ times(entry.ratio.p10) }} and {{ times(entry.ratio.p90) }}).
+        </p>
+        <p class="small soft">
+          The layer behind has it too in about <strong class="mono">{{ percent(entry.behind.chance) }}</strong> of
+          cases; {{ entry.behind.found }} of {{ entry.behind.cases }} here.
         </p>
         <table v-if="entry.cases.length > 0" class="plain">
           <thead>

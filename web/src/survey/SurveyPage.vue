@@ -146,14 +146,14 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 const next = computed(() => {
   const [first] = maps.advice.value?.next ?? [];
   const called = maps.advice.value?.called ?? 0;
-  if (zones.value.length === 0 && proposed.value) return { text: 'Take the zone that the map proposes' };
-  if (first && called < CALLED)
-    return { text: counting.value.length === 0 ? 'Take the first reading at mark 1' : 'Read next at mark 1' };
   if (zones.value.length > 0)
     return {
       text: `Weigh treat, patch or whole panel for ${zones.value.length} ${zones.value.length === 1 ? 'zone' : 'zones'}`,
       to: `/vehicles/${props.id}/panels/${props.panel}/verdict`,
     };
+  if (proposed.value) return { text: 'Take the zone that the map proposes' };
+  if (first && called < CALLED)
+    return { text: counting.value.length === 0 ? 'Take the first reading at mark 1' : 'Read next at mark 1' };
   return { text: 'Take more readings where the sheet is still dotted' };
 });
 function doNext(): void {
@@ -284,6 +284,7 @@ const TOOLS = [
         />
         <ZoneCard
           v-else-if="mode === 'zone'"
+          :vehicle="id"
           :draft="draft"
           :layers="load.data.value.panel.layers"
           :layer="layer"

@@ -88,10 +88,11 @@ const at = (place: (p: Point) => [number, number], p: Point) => `translate(${pla
         v-for="zone in shown"
         :key="zone.id"
         class="zone"
+        :class="{ tapped: crosshair }"
         role="button"
         tabindex="0"
         :aria-label="`Zone: ${zone.class}, ${Math.round(zone.area / 100)} cm²`"
-        data-own-pointer
+        :data-own-pointer="crosshair ? undefined : ''"
         :data-zone="zone.id"
         @click="emit('zone', zone.id)"
         @keydown.enter.stop="emit('zone', zone.id)"
@@ -196,6 +197,9 @@ path {
 .zone {
   cursor: pointer;
   outline: none;
+}
+.zone.tapped {
+  pointer-events: none;
 }
 .zone path {
   fill: var(--mark);

@@ -6,10 +6,12 @@ import type { ZoneClass } from '@aspecta/core/survey';
 import type { useForm } from '../shell/useForm.ts';
 import type { useZoneDraft } from './useZoneDraft.ts';
 import ZoneForm, { type ZoneDraft } from './ZoneForm.vue';
+import ZoneHistory from './ZoneHistory.vue';
 import ZoneTools from './ZoneTools.vue';
 
 /* Beside the sheet while a zone is drawn or changed. */
 const props = defineProps<{
+  vehicle: string;
   draft: ReturnType<typeof useZoneDraft>;
   layers: readonly Layer[];
   layer: string;
@@ -76,5 +78,6 @@ const { ring, closed, editing, drawing, pen, holes } = props.draft;
       @merge="emit('join', 'merge', $event)"
       @subtract="emit('join', 'subtract', $event)"
     />
+    <ZoneHistory v-if="editing" :vehicle="vehicle" :zone="editing.id" />
   </div>
 </template>

@@ -36,7 +36,7 @@ const api = {
   thickness(sheet: Polygon, asBuilt: number, readings: readonly CensoredSample[], limit: number): SurveyMap {
     const begun = performance.now();
     const map = mapThickness({ sheet, asBuilt, readings, limit });
-    return { map, proposed: proposeZones(map, sheet), took: performance.now() - begun };
+    return { map, proposed: proposeZones(map, sheet, readings), took: performance.now() - begun };
   },
   coating: (sheet: Polygon, readings: readonly CensoredSample[]): CoatingMap => mapCoating({ sheet, readings }),
   next: (sheet: Polygon, points: readonly CensoredSample[], limit: number): Advice =>

@@ -9,31 +9,33 @@ import {
   type DrawnView,
 } from '../../draw.ts';
 import type { BodyPlan, View } from '../../types.ts';
-import { door, pillar, sill, wing, type FlankLines } from '../kit/flank.ts';
-import {
-  crossmember,
-  doorInner,
-  floorHalf,
-  frontPanel,
-  hingePost,
-  innerWing,
-  rail,
-  sheet,
-  wheelHouse,
-} from '../kit/parts.ts';
 import {
   archLip,
   archOver,
   crease,
+  crossmember,
+  door,
+  doorInner,
   drain,
+  type FlankLines,
+  floorHalf,
+  frontPanel,
+  hingePost,
+  innerWing,
   line,
   opening,
   outlineOf,
+  pillar,
+  rail,
   ribs,
   roundHole,
+  sheet,
+  sill,
   strip,
+  wheelHouse,
   window,
-} from '../kit/shapes.ts';
+  wing,
+} from '../kit/index.ts';
 import { circle } from '../../../geometry/index.ts';
 
 /*

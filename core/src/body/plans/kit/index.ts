@@ -1,0 +1,3 @@
+export * from './flank.ts';
+export * from './parts.ts';
+export * from './shapes.ts';
