@@ -46,13 +46,10 @@ export async function measurePage(url: string): Promise<Feel> {
 
 /** A car with 10,000 readings, 2,000 of them on its bonnet, and 500 pictures. */
 async function fill(page: Page, url: string): Promise<string> {
-  const door = (await (await page.request.get(`${url}/api/session`)).json()) as {
-    csrf?: string;
-    session?: { csrf: string };
-  };
-  const headers = { 'x-aspecta-csrf': door.csrf ?? door.session?.csrf ?? '' };
-  const vehicle = { nickname: 'Much', year: 1960, planId: 'platform', goal: 'show', climate: 'coast', notes: '' };
-  const made = await page.request.post(`${url}/api/vehicles`, { headers, data: { ...vehicle, planId: 'saloon' } });
+  const door = (await (await page.request.get(`${url}/api/door`)).json()) as { session: { csrf: string } };
+  const headers = { 'x-aspecta-csrf': door.session.csrf };
+  const vehicle = { nickname: 'Much', year: 1960, planId: 'saloon', goal: 'show', climate: 'coast', notes: '' };
+  const made = await page.request.post(`${url}/api/vehicles`, { headers, data: vehicle });
   const { id } = (await made.json()) as { id: string };
   const rows = [
     ['bonnet', READINGS],
