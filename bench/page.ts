@@ -23,6 +23,8 @@ export async function measurePage(url: string): Promise<Feel> {
     args: ['--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
   });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  // The bundler of this script wraps named functions; in the page that wrapper has to exist.
+  await page.addInitScript('globalThis.__name = (f) => f');
   await page.goto(`${url}/sign-in`);
   await page.getByRole('button', { name: 'Sign in to the demo' }).click();
   await page.waitForURL(`${url}/`);
@@ -55,8 +57,8 @@ async function fill(page: Page, url: string): Promise<string> {
     ['bonnet', READINGS],
     ['roof', READINGS],
     ['boot-floor', READINGS],
-    ['quarter-l', READINGS],
-    ['quarter-r', READINGS],
+    ['floor-front-l', READINGS],
+    ['floor-front-r', READINGS],
   ] as const;
   for (const [panel, count] of rows) {
     const lines = ['panel,layer,u_mm,v_mm,metal_mm'];
@@ -77,7 +79,12 @@ async function fill(page: Page, url: string): Promise<string> {
   const { default: sharp } = await import('sharp');
   for (let i = 0; i < PICTURES; i++) {
     const bytes = await sharp({
-      create: { width: 320, height: 240, channels: 3, background: { r: i % 256, g: 90, b: i >> 8 } },
+      create: {
+        width: 320 + (i % 20),
+        height: 240 + Math.floor(i / 20),
+        channels: 3,
+        background: { r: i % 256, g: 90, b: i >> 8 },
+      },
     })
       .jpeg()
       .toBuffer();
