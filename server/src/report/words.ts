@@ -24,7 +24,8 @@ const STATES: Readonly<Record<string, Readonly<Record<Reader, string>>>> = {
 
 export const stateWords = (state: string, reader: Reader): string => STATES[state]?.[reader] ?? state;
 
-export const percent = (share: number): string => `${(share * 100).toFixed(share < 0.1 ? 1 : 0)} %`;
+export const percent = (share: number): string =>
+  share > 0 && share < 0.0005 ? '< 0.1 %' : `${(share * 100).toFixed(share < 0.1 ? 1 : 0)} %`;
 export const area = (mm2: number): string => `${Math.round(mm2 / 100)} cm²`;
 
 /** Sentences on a panel, most important first. */
@@ -40,7 +41,11 @@ export function panelSentences(report: PanelReport, reader: Reader, unit: Length
         : `${name}: ${percent(underLimit)} ± ${percent(underLimitSd)} below ${sheet(map.limit)}; measured ${percent(measured)}, ${readings} readings, a reading left out is met within ${sheet(map.leaveOneOutRmse)}.`,
     );
     if (map.outliers.length > 0 && !plain)
-      lines.push(`${map.outliers.length} readings do not fit their neighbours and should be taken again.`);
+      lines.push(
+        map.outliers.length === 1
+          ? 'One reading does not fit its neighbours and should be taken again.'
+          : `${map.outliers.length} readings do not fit their neighbours and should be taken again.`,
+      );
   }
   if (report.state.thinnest !== null)
     lines.push(`Thinnest reading: ${report.state.thinnest === 0 ? 'a hole' : sheet(report.state.thinnest)}.`);

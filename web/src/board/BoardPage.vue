@@ -7,6 +7,7 @@ import type { FindView } from '@aspecta/contract/survey';
 import type { RepairView } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
+import { signOf } from '@aspecta/core/survey';
 import { get } from '../shell/api.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
@@ -26,6 +27,8 @@ import { nextPath } from './nextPath.ts';
 const props = defineProps<{ id: string }>();
 const router = useRouter();
 const session = useSession();
+/** Weight of a sign from which a find on load-bearing metal is raised to the top of the card. */
+const GRAVE = 0.5;
 const importing = ref(false);
 const reporting = ref(false);
 const load = useLoad(async () => {
@@ -40,7 +43,7 @@ const load = useLoad(async () => {
     vehicle,
     board,
     repairs,
-    finds: finds.filter((find) => find.structural),
+    finds: finds.filter((find) => find.structural && signOf(find.sign).weight >= GRAVE),
     plan,
     scene: boardScene(plan, board.panels),
   };
@@ -143,6 +146,7 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
             <p class="figure">{{ percent(coverage) }}</p>
             <p class="soft small">of the panels’ area lies within reach of a reading. The rest may hide anything.</p>
           </div>
+          <FindList :finds="load.data.value.finds" :name-of="(panel) => panelOf(load.data.value!.plan, panel).name" />
           <svg width="0" height="0" aria-hidden="true"><HatchPatterns :scale="1" prefix="legend" /></svg>
           <ul class="legend">
             <li v-for="(look, key) in STATES" :key="key">
@@ -171,7 +175,6 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
               </li>
             </ul>
           </div>
-          <FindList :finds="load.data.value.finds" :name-of="(panel) => panelOf(load.data.value!.plan, panel).name" />
           <RepairList
             :repairs="load.data.value.repairs"
             :name-of="(panel) => panelOf(load.data.value!.plan, panel).name"

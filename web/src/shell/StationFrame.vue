@@ -158,4 +158,17 @@ const open = ref(true);
     font-size: 1rem;
   }
 }
+@media (max-width: 640px) {
+  /* On a phone the tools are one row that is pushed sideways: the sheet needs the height. */
+  .tools {
+    flex-wrap: nowrap;
+    overflow-x: auto;
+    width: 100%;
+    margin-left: 0;
+    padding-bottom: 0.2rem;
+  }
+  .tools :deep(.btn) {
+    flex: none;
+  }
+}
 </style>

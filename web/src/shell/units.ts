@@ -24,7 +24,8 @@ export function useUnits() {
   return { unit, length, sheet, sheetDoubt, area, money, roundMoney };
 }
 
-export const percent = (share: number) => `${(share * 100).toFixed(share < 0.1 && share > 0 ? 1 : 0)} %`;
+export const percent = (share: number) =>
+  share > 0 && share < 0.0005 ? '< 0.1 %' : `${(share * 100).toFixed(share < 0.1 && share > 0 ? 1 : 0)} %`;
 export const hours = (value: number) => (value < 1 ? `${Math.round(value * 60)} min` : `${value.toFixed(1)} h`);
 
 /** 95 s → "1:35". */
