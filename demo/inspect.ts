@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
-import type { SignId } from '@aspecta/core/survey';
+import { rectifyPhoto, type SignId } from '@aspecta/core/survey';
 import type { Services } from '@aspecta/server/app';
 import type { Caller } from '@aspecta/server/http/session';
 
@@ -49,7 +49,10 @@ export async function inspect(
       { id: randomUUID(), panel, layer, u, v, note, takenAt },
       await draw(picture),
     );
-    const pairs = CORNERS.map(([x, y], i) => ({ x, y, u: picture.taped[i]![0], v: picture.taped[i]![1] }));
+    const corners = CORNERS.map(([x, y], i) => ({ x, y, u: picture.taped[i]![0], v: picture.taped[i]![1] }));
+    // A fifth point, measured a little off as points are: it shows how true the other four lie.
+    const [check] = rectifyPhoto({ pairs: corners, points: [CHECK] }).points;
+    const pairs = [...corners, { ...CHECK, u: check!.u + 1.2, v: check!.v - 0.9 }];
     await services.photos.change(owner, vehicle, photo.id, { panel, layer, u, v, note, pairs, version: photo.version });
   }
 }
@@ -66,6 +69,9 @@ const CORNERS: readonly [number, number][] = [
   [1120, 210],
   [330, 130],
 ];
+
+/** A fifth point of the picture whose place was measured, px. */
+const CHECK = { x: 700, y: 520 };
 
 function draw({ rust }: Picture): Promise<Buffer> {
   const tape = `M${CORNERS.map((p) => p.join(' ')).join('L')}Z`;

@@ -119,7 +119,7 @@ test('a picture is brought to true size and the damage is traced on it', async (
   await page.getByLabel('Width, mm').fill('200');
   await page.getByLabel('Height, mm').fill('150');
   await page.getByRole('button', { name: 'Use the rectangle' }).click();
-  await expect(page.getByText(/± 0\.5 mm/)).toBeVisible();
+  await expect(page.getByText('By four points, and not checked.')).toBeVisible();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByRole('button', { name: 'Trace damage' }).click();
   for (const [x, y] of [

@@ -112,6 +112,8 @@ export interface BodyPlan {
   name: string;
   description: string;
   views: readonly View[];
+  /** Where the wheels stand in the first view, u and v in mm, and their radius: for sketches only. */
+  wheels: { at: readonly number[]; v: number; radius: number };
   panels: readonly Panel[];
   seams: readonly Seam[];
   cavities: readonly Cavity[];

@@ -23,10 +23,10 @@ const viewBox = computed(
 <template>
   <svg :viewBox="viewBox" role="img" aria-label="The left side of the body">
     <g :transform="`translate(${view.at[0]} ${-view.at[1]})`" class="wheels">
-      <g v-for="u in [650, 3000]" :key="u" :transform="`translate(${u} -78)`">
-        <circle r="268" />
-        <circle r="176" class="rim" />
-        <circle r="44" class="rim" />
+      <g v-for="u in plan.wheels.at" :key="u" :transform="`translate(${u} ${-plan.wheels.v})`">
+        <circle :r="plan.wheels.radius" />
+        <circle :r="plan.wheels.radius * 0.66" class="rim" />
+        <circle :r="plan.wheels.radius * 0.16" class="rim" />
       </g>
     </g>
     <HatchPatterns :scale="0.16" :prefix="prefix" />

@@ -144,17 +144,18 @@ async function useTraced(): Promise<void> {
         <div class="stack">
           <div>
             <p class="eyebrow">Is it true to size?</p>
-            <p v-if="lies.rms !== null" class="figure">
+            <p v-if="lies.rms !== null && pairs.length > 4" class="figure">
               ± {{ units.length(Math.max(lies.rms, 0.5)) }}
               <small>worst {{ units.length(Math.max(lies.worst!, 0.5)) }}</small>
+            </p>
+            <p v-else-if="lies.rms !== null">
+              <strong>By four points, and not checked.</strong>
+              <span class="soft"> Four points always fit; mark a fifth one, and it shows how good they are.</span>
             </p>
             <p v-else-if="lies.problem" class="notice bad" role="alert">{{ lies.problem }}</p>
             <p v-else class="soft">
               {{ pairs.length }} of 4 points are known. Mark a taped rectangle, or holes and edges whose place you have
               measured.
-            </p>
-            <p v-if="pairs.length === 4 && lies.rms !== null" class="small soft">
-              Four points always fit; a fifth one shows how good they are.
             </p>
           </div>
           <Field v-slot="{ bind }" label="On which panel?" :error="form.errors['panel']">

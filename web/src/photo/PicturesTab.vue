@@ -59,7 +59,11 @@ const small = (entry: PhotoView) => `/api/vehicles/${props.vehicle}/photos/${ent
             {{ dayOf(entry.takenAt) }}{{ entry.note ? ` – ${entry.note}` : '' }}<br /><span
               v-if="entry.rms !== null"
               class="soft"
-              >true to size within {{ units.length(Math.max(entry.rms, 0.5)) }}</span
+              >{{
+                entry.pairs.length > 4
+                  ? `true to size within ${units.length(Math.max(entry.rms, 0.5))}`
+                  : 'true to size by four points, not checked'
+              }}</span
             ><span v-else class="soft">not yet true to size: mark four known points</span>
           </p>
           <div class="row">

@@ -422,6 +422,7 @@ export const offroader: BodyPlan = {
   description:
     'A steel frame, bulkhead and posts under bolted aluminium skins. Frame, outriggers and bulkhead feet rust first; the skins corrode where steel touches them wet.',
   views: [left, right, front, top, rear, floor, innerLeft],
+  wheels: { at: [F.frontAxle[0], F.rearAxle[0]], v: F.frontAxle[1], radius: 350 },
   panels,
   seams: seamsOf(seams, drawn, panels),
   cavities: [

@@ -414,6 +414,7 @@ export const pickup: BodyPlan = {
   description:
     'A ladder frame carries the load; the cab stands on mounts, the bed on cross sills. Rockers, corners and mounts rust first.',
   views: [left, right, front, top, rear, floor, innerLeft],
+  wheels: { at: [F.frontAxle[0], F.rearAxle[0]], v: F.frontAxle[1], radius: 330 },
   panels,
   seams: seamsOf(seams, drawn, panels),
   cavities: [

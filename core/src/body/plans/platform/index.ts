@@ -453,6 +453,7 @@ export const platform: BodyPlan = {
   description:
     'A flat platform with a middle tunnel; floor pans bolt on around their edge, and the sills carry warm air. Pans, edge rails and channels rust first.',
   views: [left, right, front, top, rear, floor, innerLeft],
+  wheels: { at: [F.frontAxle[0], F.rearAxle[0]], v: F.frontAxle[1], radius: 290 },
   panels,
   seams: seamsOf(seams, drawn, panels),
   cavities: [

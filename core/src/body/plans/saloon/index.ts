@@ -52,6 +52,7 @@ export const saloon: BodyPlan = {
   name: 'Two-door unitary saloon',
   description: 'Steel shell without a separate frame: the sills, floor, posts and chassis legs carry the load.',
   views: [left, right, front, top, rear, floor, innerLeft],
+  wheels: { at: [650, 3000], v: 78, radius: 268 },
   panels,
   seams: seamsOf(saloonSeams, drawn, panels),
   cavities: [
