@@ -10,6 +10,8 @@ export interface PhotoTile {
   matrix: readonly [number, number, number, number, number, number];
 }
 
+type Place = [number, number];
+
 /** Pieces along each side: the seams between them are then under a millimetre on a panel. */
 const PIECES = 16;
 /** px by which pieces overlap, so that no gap shows between them. */
@@ -40,20 +42,19 @@ export function photoTiles({ width, height, matrix }: Pick<PhotoView, 'width' | 
       ] as const;
       // What lies beyond the horizon of the sheet is not on it.
       if (corners.some(([cx, cy]) => sign(cx, cy) !== middle)) continue;
-      const [p, q, r] = corners.slice(0, 3).map(([cx, cy]) => onPanel(matrix, cx, cy)!) as [number, number][] as [
-        [number, number],
-        [number, number],
-        [number, number],
-      ];
-      const [a, b] = [(q[0] - p[0]) / w, (q[1] - p[1]) / w];
-      const [c, d] = [(r[0] - p[0]) / h, (r[1] - p[1]) / h];
+      const [p, q, r, t] = corners.map(([cx, cy]) => onPanel(matrix, cx, cy)!) as [Place, Place, Place, Place];
+      // The slopes of its two middle lines, laid through the middle of its corners: what strays, strays evenly.
+      const [a, b] = [0, 1].map((i) => (q[i]! + t[i]! - p[i]! - r[i]!) / (2 * w)) as Place;
+      const [c, d] = [0, 1].map((i) => (r[i]! + t[i]! - p[i]! - q[i]!) / (2 * h)) as Place;
+      const [u, v] = [0, 1].map((i) => (p[i]! + q[i]! + r[i]! + t[i]!) / 4) as Place;
+      const [mx, my] = [x + w / 2, y + h / 2];
       tiles.push({
         key: `${row}-${column}`,
         x: x - OVERLAP / 2,
         y: y - OVERLAP / 2,
         width: w + OVERLAP,
         height: h + OVERLAP,
-        matrix: [a, b, c, d, p[0] - a * x - c * y, p[1] - b * x - d * y],
+        matrix: [a, b, c, d, u - a * mx - c * my, v - b * mx - d * my],
       });
     }
   }
