@@ -9,7 +9,9 @@ export interface BoardPanel {
   coverage: number;
   readings: number;
   thinnest: number | null;
+  thinnestUnder: boolean;
   deepestCoating: number | null;
+  deepestOver: boolean;
   zones: number;
   choice: 'treat' | 'patch' | 'whole' | null;
   /** State of the order for it, if there is one on its way. */

@@ -13,8 +13,12 @@ export interface PanelState {
   readings: number;
   /** Least metal read, mm; null where none was read. */
   thinnest: number | null;
+  /** The thinnest reading was under the range of its gauge: “less than”. */
+  thinnestUnder: boolean;
   /** Deepest coating read, µm; null where none was read. */
   deepestCoating: number | null;
+  /** The thickest coating was over the range of its gauge: “more than”. */
+  deepestOver: boolean;
 }
 
 /** Share of a sheet that must be in reach of a reading before the panel may be called sound; common practice, no published source. */
@@ -51,6 +55,8 @@ export function panelState({
     return metal === undefined || !layer ? [] : [{ metal, name: metalClass(metal, layer.thickness, rules) }];
   });
   const coatings = readings.flatMap((reading) => (reading.coatingUm === undefined ? [] : [reading.coatingUm]));
+  const thinnest = least(metals.map(({ metal }) => metal));
+  const deepestCoating = coatings.length === 0 ? null : Math.max(...coatings);
   const found = new Set<string>([...metals.map(({ name }) => name), ...zones]);
   if (readings.some((reading) => reading.probe === 'soft')) found.add('thin');
   const filler = found.has('filler') || coatings.some((um) => coatingClass(um, rules) === 'filler');
@@ -58,8 +64,10 @@ export function panelState({
     condition: worst(found, filler, coverage),
     coverage,
     readings: readings.length,
-    thinnest: least(metals.map(({ metal }) => metal)),
-    deepestCoating: coatings.length === 0 ? null : Math.max(...coatings),
+    thinnest,
+    thinnestUnder: readings.some((reading) => Boolean(reading.metalUnder) && reading.metalMm === thinnest),
+    deepestCoating,
+    deepestOver: readings.some((reading) => Boolean(reading.coatingOver) && reading.coatingUm === deepestCoating),
   };
 }
 

@@ -166,6 +166,14 @@ describe('panelState', () => {
     Array.from({ length: count }, (_, i) => ({ panel: 'sill-l', layer: 'outer', u: 60 + i * 130, v: 60, metalMm }));
   it('is not measured, however good two readings are', () =>
     expect(panelState({ ...base, readings: row(1.2, 2) }).condition).toBe('unmeasured'));
+  it('says less than and more than where a gauge was at the end of its range', () => {
+    const readings = [
+      { ...row(1.2, 1)[0]!, metalMm: 0.5, metalUnder: true },
+      { ...row(1.2, 1)[0]!, coatingUm: 2000, coatingOver: true },
+    ];
+    expect(panelState({ ...base, readings })).toMatchObject({ thinnestUnder: true, deepestOver: true });
+    expect(panelState({ ...base, readings: row(1.2, 3) })).toMatchObject({ thinnestUnder: false, deepestOver: false });
+  });
   it('is sound once enough is measured', () =>
     expect(panelState({ ...base, readings: row(1.2, 10) })).toMatchObject({ condition: 'sound', thinnest: 1.2 }));
   it('is through at one hole', () =>

@@ -29,8 +29,8 @@ function panelRows({ panels, notInspected }: Inspection): (string | number)[][] 
       stateWords(report.state.state, 'workshop'),
       round(report.state.coverage),
       report.state.readings,
-      report.state.thinnest ?? '',
-      report.state.deepestCoating ?? '',
+      beyond('<', report.state.thinnest, report.state.thinnestUnder),
+      beyond('>', report.state.deepestCoating, report.state.deepestOver),
       map ? round(map.summary.underLimit) : '',
       map ? round(map.summary.underLimitSd) : '',
       pits ? round(pits.deepestExpected) : '',
@@ -56,6 +56,9 @@ const findRows = ({ walk }: Inspection): (string | number)[][] =>
     find.at,
   ]);
 
+/** A figure, marked where its gauge was at the end of its range. */
+const beyond = (mark: string, value: number | null, is: boolean) =>
+  value === null ? '' : is ? `${mark}${value}` : value;
 const round = (value: number) => Math.round(value * 10_000) / 10_000;
 
 /** The panels of an inspection as CSV. */

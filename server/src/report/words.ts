@@ -48,7 +48,9 @@ export function panelSentences(report: PanelReport, reader: Reader, unit: Length
       );
   }
   if (report.state.thinnest !== null)
-    lines.push(`Thinnest reading: ${report.state.thinnest === 0 ? 'a hole' : sheet(report.state.thinnest)}.`);
+    lines.push(
+      `Thinnest reading: ${report.state.thinnest === 0 ? 'a hole' : `${report.state.thinnestUnder ? 'less than ' : ''}${sheet(report.state.thinnest)}`}.`,
+    );
   for (const { layer, view } of report.pits) {
     if (view.result)
       lines.push(

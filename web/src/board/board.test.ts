@@ -11,6 +11,8 @@ const entry = (over: Partial<BoardPanel>): BoardPanel => ({
   coverage: 0.4,
   readings: 12,
   thinnest: 0.6,
+  thinnestUnder: false,
+  deepestOver: false,
   deepestCoating: null,
   zones: 1,
   choice: null,

@@ -64,6 +64,9 @@ const thinnest = computed(() =>
       null,
     ),
 );
+const thinnestUnder = computed(() =>
+  props.readings.some((reading) => reading.metalUnder && reading.metalMm === thinnest.value),
+);
 const filler = computed(() =>
   props.readings.reduce(
     (most, reading) => (reading.coatingUm !== null && reading.coatingUm > (most?.coatingUm ?? 0) ? reading : most),
@@ -155,7 +158,7 @@ const filler = computed(() =>
       <div v-if="thinnest !== null">
         <dt>Thinnest reading</dt>
         <dd class="mono">
-          {{ thinnest === 0 ? 'a hole' : units.sheet(thinnest) }}
+          {{ thinnest === 0 ? 'a hole' : `${thinnestUnder ? 'less than ' : ''}${units.sheet(thinnest)}` }}
           <span class="soft">of {{ units.sheet(layer.thickness) }}</span>
         </dd>
       </div>
