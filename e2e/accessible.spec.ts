@@ -36,6 +36,8 @@ async function demoPaths(page: Page, house: House): Promise<Record<string, strin
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`every page is accessible, ${scheme}`, async ({ browser, house }) => {
+    // Some twenty pages and tabs, each looked through whole.
+    test.setTimeout(600_000);
     const context = await browser.newContext({ colorScheme: scheme });
     const page = await context.newPage();
     await page.goto(`${house.url}/sign-in`);
