@@ -97,17 +97,19 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
           <button class="btn back" :disabled="done.size === 0 || bench.busy.value" @click="bench.takeBack()">
             Back
           </button>
+          <!-- One button in both states: a tap at the very moment when the cooling ends must not be lost. -->
           <button
-            v-if="left > 0"
-            class="btn done cooling"
-            :aria-label="`Cooling, ${clock(left)} left. Tap when it is hand-warm already`"
+            class="btn done"
+            :class="left > 0 ? 'cooling' : 'main'"
+            :aria-label="left > 0 ? `Cooling, ${clock(left)} left. Tap when it is hand-warm already` : 'Done'"
             :disabled="!session.canWork || bench.busy.value"
             @click="bench.finish()"
           >
-            <span class="timer mono">{{ clock(left) }}</span><small>cooling – tap if welded, hand-warm already</small>
-          </button>
-          <button v-else class="btn done main" :disabled="!session.canWork || bench.busy.value" @click="bench.finish()">
-            Done
+            <template v-if="left > 0"
+              ><span class="timer mono">{{ clock(left) }}</span
+              ><small>cooling – tap if welded, hand-warm already</small></template
+            >
+            <template v-else>Done</template>
           </button>
         </div>
       </template>
