@@ -4,7 +4,7 @@ export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
   timeout: 180_000,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 30_000 },
   workers: 1,
   retries: 0,
   forbidOnly: Boolean(process.env['CI']),
@@ -12,8 +12,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
-    actionTimeout: 10_000,
-    navigationTimeout: 15_000,
+    actionTimeout: 30_000,
+    navigationTimeout: 30_000,
     trace: 'retain-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',

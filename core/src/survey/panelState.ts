@@ -56,7 +56,7 @@ export function panelState({
   });
   const coatings = readings.flatMap((reading) => (reading.coatingUm === undefined ? [] : [reading.coatingUm]));
   const thinnest = least(metals.map(({ metal }) => metal));
-  const deepestCoating = coatings.length === 0 ? null : Math.max(...coatings);
+  const deepestCoating = coatings.reduce<number | null>((most, um) => (most === null || um > most ? um : most), null);
   const found = new Set<string>([...metals.map(({ name }) => name), ...zones]);
   if (readings.some((reading) => reading.probe === 'soft')) found.add('thin');
   const filler = found.has('filler') || coatings.some((um) => coatingClass(um, rules) === 'filler');
@@ -79,7 +79,8 @@ function worst(found: ReadonlySet<string>, filler: boolean, coverage: number): P
   return found.has('worn') ? 'worn' : 'sound';
 }
 
-const least = (values: readonly number[]) => (values.length === 0 ? null : Math.min(...values));
+const least = (values: readonly number[]) =>
+  values.reduce<number | null>((min, value) => (min === null || value < min ? value : min), null);
 
 /** Cells of a sheet, by its outline: a panel's shape does not change, and the Board asks for all of them at once. */
 const cellsOf = new WeakMap<Polygon[number], readonly Point[]>();
@@ -99,6 +100,18 @@ function cellsOn(sheet: Polygon): readonly Point[] {
 /** Share of a sheet within `reach` mm of one of the places, 0 to 1; on about 400 cells. */
 export function coverageOf(sheet: Polygon, places: readonly Point[], reach: number): number {
   const cells = cellsOn(sheet);
-  const reached = cells.filter(([u, v]) => places.some((p) => (p[0] - u) ** 2 + (p[1] - v) ** 2 <= reach * reach));
+  const near = new Map<string, Point[]>();
+  const key = (u: number, v: number) => `${Math.floor(u / reach)} ${Math.floor(v / reach)}`;
+  for (const p of places) {
+    const there = near.get(key(p[0], p[1]));
+    if (there) there.push(p);
+    else near.set(key(p[0], p[1]), [p]);
+  }
+  const reached = cells.filter(([u, v]) => {
+    for (const du of [0, -reach, reach])
+      for (const dv of [0, -reach, reach])
+        if (near.get(key(u + du, v + dv))?.some((p) => (p[0] - u) ** 2 + (p[1] - v) ** 2 <= reach * reach)) return true;
+    return false;
+  });
   return cells.length === 0 ? 0 : reached.length / cells.length;
 }

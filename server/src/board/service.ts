@@ -2,11 +2,10 @@ import type { Board, BoardPanel } from '@aspecta/contract/board';
 import type { GarageVehicle, NextStep, Vehicle } from '@aspecta/contract/garage';
 import { sheetOf } from '@aspecta/core/body';
 import { isAwaited } from '@aspecta/core/order';
-import { panelState } from '@aspecta/core/survey';
+import { panelState, type Reading } from '@aspecta/core/survey';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import { isLate, type OrderService } from '../order/service.ts';
-import { asReading } from '../survey/asReading.ts';
 import type { ReadingService } from '../survey/readings.ts';
 import type { ZoneService } from '../survey/zones.ts';
 import type { VerdictService } from '../verdict/service.ts';
@@ -53,12 +52,14 @@ export class BoardService {
       this.services.verdicts.ofVehicle(vehicle.id),
       this.services.orders.ofVehicle(vehicle.id),
     ]);
+    const readingsOf = new Map<string, Reading[]>(plan.panels.map((panel) => [panel.id, []]));
+    for (const reading of readings) readingsOf.get(reading.panel)?.push(reading);
     const panels = plan.panels.map((panel): BoardPanel => {
       const own = zones.filter((zone) => zone.panel === panel.id);
       const state = panelState({
         sheet: sheetOf(panel),
         layers: panel.layers,
-        readings: readings.filter((reading) => reading.panel === panel.id).map(asReading),
+        readings: readingsOf.get(panel.id)!,
         zones: own.map((zone) => zone.class),
       });
       const decisions = repairs.filter((repair) => repair.panel === panel.id);

@@ -2,7 +2,7 @@ import { type DataSource } from 'typeorm';
 import type { Board } from '@aspecta/contract/board';
 import type { FindView, PhotoView, PitsView, WalkView, ZoneView } from '@aspecta/contract/survey';
 import { layerOf, sheetOf, type Panel } from '@aspecta/core/body';
-import { FEWEST_READINGS, layerSamples, mapThickness, type ThicknessMap } from '@aspecta/core/survey';
+import { FEWEST_READINGS, layerSamples, mapThickness, type Reading, type ThicknessMap } from '@aspecta/core/survey';
 import { Problem } from '@aspecta/core';
 import type { LengthUnit } from '@aspecta/core/units';
 import type { BoardService } from '../board/service.ts';
@@ -10,8 +10,7 @@ import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import type { PhotoService } from '../photo/service.ts';
 import type { ShopService } from '../shop/service.ts';
-import { asReading } from '../survey/asReading.ts';
-import { PitEntity, type ReadingRow } from '../survey/entities.ts';
+import { PitEntity } from '../survey/entities.ts';
 import type { FindService } from '../survey/finds.ts';
 import type { PitService } from '../survey/pits.ts';
 import type { ReadingService } from '../survey/readings.ts';
@@ -119,9 +118,9 @@ export class ReportService {
 }
 
 /** The map of a layer, where its readings make one. */
-function mapOf(panel: Panel, layerId: string, rows: readonly ReadingRow[]): PanelReport['maps'] {
+function mapOf(panel: Panel, layerId: string, readings: readonly Reading[]): PanelReport['maps'] {
   const layer = layerOf(panel, layerId);
-  const { metal } = layerSamples(panel, layerId, rows.map(asReading));
+  const { metal } = layerSamples(panel, layerId, readings);
   if (new Set(metal.map((sample) => `${sample.u} ${sample.v}`)).size < FEWEST_READINGS) return [];
   try {
     const map = mapThickness({ sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal });

@@ -10,9 +10,9 @@ export function asReading(input: ReadingInput | ReadingRow): Reading {
     u: input.u,
     v: input.v,
     coatingUm: input.coatingUm ?? undefined,
-    coatingOver: input.coatingOver ?? undefined,
+    coatingOver: Boolean(input.coatingOver) || undefined,
     metalMm: input.metalMm ?? undefined,
-    metalUnder: input.metalUnder ?? undefined,
+    metalUnder: Boolean(input.metalUnder) || undefined,
     probe: input.probe ?? undefined,
     note: input.note ?? undefined,
   };

@@ -3,7 +3,7 @@ import { In, IsNull, type DataSource } from 'typeorm';
 import type { ImportView, ReadingInput, ReadingView } from '@aspecta/contract/survey';
 import { panelOf, type BodyPlan } from '@aspecta/core/body';
 import { readingSchema } from '@aspecta/contract/survey/schemas';
-import { checkReading, type LineError } from '@aspecta/core/survey';
+import { checkReading, type LineError, type Reading } from '@aspecta/core/survey';
 import { Problem, refuse } from '@aspecta/core';
 import { record } from '../events/record.ts';
 import type { GarageService } from '../garage/service.ts';
@@ -20,6 +20,9 @@ const CHUNK = 500;
 const CLOCK_SLACK = 10 * 60_000;
 /** ms. A reading older than a year was not kept on a phone: its clock is wrong. */
 const OLDEST = 366 * 86_400_000;
+
+/** What a reading says about its sheet. */
+const COUNTING = ['panel', 'layer', 'u', 'v', 'coatingUm', 'coatingOver', 'metalMm', 'metalUnder', 'probe'] as const;
 
 /** The way of a reading on the server: parse → check against the body → store once → view. */
 export class ReadingService {
@@ -40,8 +43,12 @@ export class ReadingService {
   }
 
   /** All readings of a vehicle that count. */
-  async counting(vehicleId: string): Promise<ReadingRow[]> {
-    return this.db.manager.findBy(ReadingEntity, { vehicleId, withdrawnAt: IsNull() });
+  async counting(vehicleId: string): Promise<Reading[]> {
+    // Plain rows of the few columns that count: ten thousand whole entities take half a second.
+    const query = this.db.manager.createQueryBuilder(ReadingEntity, 'r').where({ vehicleId, withdrawnAt: IsNull() });
+    query.select([]);
+    for (const column of COUNTING) query.addSelect(`r.${column}`, column);
+    return (await query.getRawMany<Parameters<typeof asReading>[0]>()).map(asReading);
   }
 
   /** Readings of one sheet that count. */

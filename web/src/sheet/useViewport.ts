@@ -10,14 +10,21 @@ export function useViewport(host: Ref<HTMLElement | undefined>, box: () => Box, 
   let touched = false;
   let observer: ResizeObserver | undefined;
   let release: (() => void) | undefined;
+  /** A wheel or a finger tells of itself more often than a frame is drawn: only the last one of a frame is. */
+  let latest = view.value;
+  let frame = 0;
 
   const refit = () => {
     touched = false;
-    view.value = fit(box(), size.value.width, size.value.height);
+    latest = view.value = fit(box(), size.value.width, size.value.height);
   };
   const change = (next: Viewport) => {
     touched = true;
-    view.value = next;
+    latest = next;
+    frame ||= requestAnimationFrame(() => {
+      frame = 0;
+      view.value = latest;
+    });
   };
   onMounted(() => {
     const element = host.value!;
@@ -26,10 +33,11 @@ export function useViewport(host: Ref<HTMLElement | undefined>, box: () => Box, 
       if (!touched) refit();
     });
     observer.observe(element);
-    release = gesturesOn(element, { view: () => view.value, change, tap: (x, y) => onTap(toSheet(view.value, x, y)) });
+    release = gesturesOn(element, { view: () => latest, change, tap: (x, y) => onTap(toSheet(latest, x, y)) });
   });
   onBeforeUnmount(() => {
     observer?.disconnect();
+    cancelAnimationFrame(frame);
     release?.();
   });
   watch(box, () => !touched && refit());
@@ -38,14 +46,14 @@ export function useViewport(host: Ref<HTMLElement | undefined>, box: () => Box, 
     const step = 60;
     const middle = [size.value.width / 2, size.value.height / 2] as const;
     const actions: Record<string, () => void> = {
-      '+': () => change(zoomAt(view.value, 1.3, ...middle)),
-      '=': () => change(zoomAt(view.value, 1.3, ...middle)),
-      '-': () => change(zoomAt(view.value, 1 / 1.3, ...middle)),
+      '+': () => change(zoomAt(latest, 1.3, ...middle)),
+      '=': () => change(zoomAt(latest, 1.3, ...middle)),
+      '-': () => change(zoomAt(latest, 1 / 1.3, ...middle)),
       '0': refit,
-      ArrowLeft: () => change(moved(view.value, step, 0)),
-      ArrowRight: () => change(moved(view.value, -step, 0)),
-      ArrowUp: () => change(moved(view.value, 0, step)),
-      ArrowDown: () => change(moved(view.value, 0, -step)),
+      ArrowLeft: () => change(moved(latest, step, 0)),
+      ArrowRight: () => change(moved(latest, -step, 0)),
+      ArrowUp: () => change(moved(latest, 0, step)),
+      ArrowDown: () => change(moved(latest, 0, -step)),
     };
     const action = actions[event.key];
     if (!action || event.ctrlKey || event.metaKey) return;
@@ -58,7 +66,7 @@ export function useViewport(host: Ref<HTMLElement | undefined>, box: () => Box, 
     transform: computed(() => transformOf(view.value)),
     refit,
     onKey,
-    zoomBy: (factor: number) => change(zoomAt(view.value, factor, size.value.width / 2, size.value.height / 2)),
+    zoomBy: (factor: number) => change(zoomAt(latest, factor, size.value.width / 2, size.value.height / 2)),
     place: (p: Point) => toWindow(view.value, p),
     sheetAt: (x: number, y: number): Point => toSheet(view.value, x, y),
   };

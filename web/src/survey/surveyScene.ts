@@ -19,7 +19,9 @@ export function dotPaths(readings: readonly ReadingView[], asBuilt: number): { l
   const groups = new Map<DotLook, Point[]>();
   for (const reading of readings) {
     const look = dotLook(reading, asBuilt);
-    groups.set(look, [...(groups.get(look) ?? []), [reading.u, reading.v]]);
+    const group = groups.get(look);
+    if (group) group.push([reading.u, reading.v]);
+    else groups.set(look, [[reading.u, reading.v]]);
   }
   return [...groups].map(([look, places]) => ({ look, path: dotsPath(places) }));
 }
