@@ -18,35 +18,33 @@ export interface Run {
   offset: number;
 }
 
-/** A rectangle along the panel, and then one at a slant, is preferred to a free shape that is this much smaller: it is easier to mark and to make. */
-const PREFERENCE = { level: 1, slanted: 1.05, free: 1.15 };
+/** A way to lay a few straight runs around an area. */
+export interface RunChoice {
+  name: 'rectangle along the panel' | 'slanted rectangle' | 'free shape';
+  runs: Run[];
+}
 
 /**
- * The few straight runs around an area: a rectangle along the panel, a slanted one, or the
- * convex hull with its least useful sides dropped, whichever takes least metal; rectangles
- * are easier to mark and win unless they take clearly more.
+ * The few straight runs that can be laid around an area: a rectangle along the panel, the
+ * smallest slanted one, and the convex hull with its least useful sides dropped.
  *
  * @param points of the area, mm
  * @param most number of runs, 3 to 12
- * @returns runs, anticlockwise
+ * @returns choices; runs anticlockwise
  */
-export function enclosingRuns(points: readonly Point[], most: number): Run[] {
+export function runChoices(points: readonly Point[], most: number): RunChoice[] {
   const hull = convexHull(points);
   if (hull.length < 3) refuse('no-area', 'damage', 'The damage encloses no area; draw it larger.');
-  const free = { runs: reducedHull(hull, most), factor: PREFERENCE.free };
-  const rectangles =
-    most < 4
-      ? []
-      : [
-          { runs: rectangleAlong(hull, [1, 0]), factor: PREFERENCE.level },
-          ...hull.map((p, i) => ({
-            runs: rectangleAlong(hull, unit(minus(hull[(i + 1) % hull.length]!, p))),
-            factor: PREFERENCE.slanted,
-          })),
-        ];
-  return [free, ...rectangles]
-    .map((option) => ({ ...option, cost: signedArea(cornersOf(option.runs)) * option.factor }))
-    .reduce((a, b) => (b.cost < a.cost ? b : a)).runs;
+  const free: RunChoice = { name: 'free shape', runs: reducedHull(hull, most) };
+  if (most < 4) return [free];
+  const slanted = hull
+    .map((p, i) => rectangleAlong(hull, unit(minus(hull[(i + 1) % hull.length]!, p))))
+    .reduce((a, b) => (signedArea(cornersOf(b)) < signedArea(cornersOf(a)) ? b : a));
+  return [
+    { name: 'rectangle along the panel', runs: rectangleAlong(hull, [1, 0]) },
+    { name: 'slanted rectangle', runs: slanted },
+    free,
+  ];
 }
 
 function rectangleAlong(hull: Ring, direction: Point): Run[] {

@@ -1,5 +1,4 @@
 import { finite, list } from '../check.ts';
-import type { Crease } from '../body/index.ts';
 import {
   area,
   between,
@@ -15,30 +14,11 @@ import {
   type Ring,
 } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
-import { cornersOf, enclosingRuns, roundCorners, type Run } from './enclose.ts';
-import { snapRuns } from './snap.ts';
-
-/** Shop rules of cutting, mm; common practice, no published source. */
-export interface CutRules {
-  /** Most straight runs of the final line, 3 to 12. */
-  maxCorners: number;
-  /** Inside corners are rounded by at least 12. */
-  cornerRadius: number;
-  /** The rough line stays this far inside (T-12). */
-  roughGap: number;
-  /** Width of the blade: the joint gap (T-13). */
-  kerf: number;
-  snap: number;
-  besideCrease: number;
-}
-
-export const cutRules: CutRules = { maxCorners: 4, cornerRadius: 15, roughGap: 12, kerf: 1, snap: 25, besideCrease: 6 };
-
-export interface CutPanel {
-  outline: Ring;
-  openings?: readonly Ring[];
-  creases?: readonly Crease[];
-}
+import { cornersOf, roundCorners, type Run } from './enclose.ts';
+import { jointsOf, lengthOnEdge, middle, pieceAround } from './outline.ts';
+import { checkedRules, type CutPanel, type CutRules } from './rules.ts';
+import type { Followed } from './snap.ts';
+import { candidates, cheapestAround, weigh, weldsInside } from './weigh.ts';
 
 export interface CutRun {
   from: Point;
@@ -46,6 +26,8 @@ export interface CutRun {
   length: number;
   follows: 'free' | 'edge' | 'crease';
   name: string;
+  /** Why it lies there. */
+  why: string;
   /** False where the run is the edge of the panel itself: nothing is cut or welded there. */
   cut: boolean;
 }
@@ -65,19 +47,31 @@ export interface CutLine {
   cutLength: number;
   edgeLength: number;
   area: number;
+  /** Cost of the line: a millimetre on plain sheet is 1. */
+  cost: number;
+  /** Cost of the cheapest closed line that the search found on its grid, in steps along u and v; null where there is none. */
+  leastCost: number | null;
+  /** The other lines that were weighed, cheapest first, with what they would cost. */
+  alternatives: { name: string; cost: number; length: number; area: number }[];
+  /** Sheets under the line that the saw must not touch. */
+  layersBehind: string[];
+  /** Spot welds inside the line that hold the cut-out piece. */
+  weldsToDrill: number;
   warnings: string[];
 }
 
 /**
- * Where does the saw go? The damage is grown by the margin, enclosed by a few straight
- * runs, moved to an edge or crease close by, kept inside the panel and its corners rounded.
+ * Where does the saw go? The damage is grown by the margin; the cheapest closed line around it
+ * on the cost field is found (minimum cut); straight runs around the damage and around that
+ * line, each as it is and moved to an edge or crease close by, are weighed on the same field, and the
+ * cheapest is kept inside the panel and its corners rounded.
  *
- * @param panel outline, openings and creases, mm
+ * @param panel outline, openings, creases and what makes cutting dear or cheap, mm
  * @param damage outlines of the damaged areas, mm
  * @param margin sound metal beyond the damage, 0 to 200 mm
  * @param house shop rules
  * @throws Problem naming the field
- * Source: common practice (T-01, T-12, T-13), no published source.
+ * Source: minimum cut: Boykov & Kolmogorov 2004; costs common practice (T-01, T-12, T-13), no published source.
  */
 export function cutLine({
   panel,
@@ -101,16 +95,26 @@ export function cutLine({
   if (inside.length === 0)
     refuse('outside-panel', 'damage', 'The damage lies outside the panel; draw it on the sheet.');
   const grown = margin > 0 ? offset(inside, margin).polygons.flat(1) : inside.flat(1);
-  const followed = snapRuns(
-    enclosingRuns(grown.flat(1) as unknown as Point[], rules.maxCorners),
-    sheet,
-    panel.creases ?? [],
-    rules,
-  );
+  const shape = grown.flat(1);
+  const ideal = cheapestAround(panel, sheet, rules, inside, grown, margin);
+  const weighed = candidates(shape, ideal?.places ?? [], sheet, panel, rules)
+    .map((candidate) => weigh(candidate, sheet, panel, rules, inside))
+    .filter((candidate) => candidate !== undefined)
+    .sort((a, b) => a.judged - b.judged)
+    .filter(
+      (one, i, all) =>
+        all.findIndex((other) => Math.abs(other.cost - one.cost) < 0.5 && Math.abs(other.size - one.size) < 1) === i,
+    );
+  const best = weighed[0];
+  if (!best)
+    return refuse(
+      'outside-panel',
+      'damage',
+      'No line can be drawn around this damage inside the panel; reduce the margin.',
+    );
+  const { followed, outline } = best;
   const runs = followed.map(({ run }) => run);
-
   const sharp = pieceAround(cornersOf(runs), sheet, inside);
-  const outline = pieceAround(roundCorners(cornersOf(runs), rules.cornerRadius), sheet, inside);
   const warnings: string[] = [];
   if (area([outline]) < inside.reduce((sum, polygon) => sum + area(polygon), 0) - 1)
     warnings.push('An opening divides the damage: part of it lies outside this line. Plan a second line for it.');
@@ -118,6 +122,10 @@ export function cutLine({
   if (enclosed.length > 0)
     warnings.push(
       `The patch takes in ${enclosed.length === 1 ? 'an opening' : `${enclosed.length} openings`} of the panel: make ${enclosed.length === 1 ? 'it' : 'them'} again in the new piece.`,
+    );
+  if (best.forbidden > 0)
+    warnings.push(
+      `${Math.round(best.forbidden)} mm of this line run over metal that is too thin to weld to: move it out by hand, or choose a larger margin.`,
     );
   const cutRuns = runsOf(simplifyRing(sharp, 0.2), sheet, followed);
   const edgeLength = lengthOnEdge(outline, sheet);
@@ -133,43 +141,27 @@ export function cutLine({
     cutLength: perimeter(outline) - edgeLength,
     edgeLength,
     area: area([outline]),
+    cost: best.cost,
+    leastCost: ideal?.cost ?? null,
+    alternatives: weighed.slice(1).map(({ name, cost, length, size }) => ({ name, cost, length, area: size })),
+    layersBehind: (panel.layers ?? []).slice(1),
+    weldsToDrill: weldsInside(outline, panel),
     warnings,
   };
-}
-
-function checkedRules(house: Partial<CutRules> | undefined): CutRules {
-  const rules = { ...cutRules, ...house };
-  finite('house.maxCorners', rules.maxCorners, { min: 3, max: 12 });
-  finite('house.cornerRadius', rules.cornerRadius, { min: 12, max: 200, unit: 'mm' });
-  finite('house.roughGap', rules.roughGap, { min: 1, max: 100, unit: 'mm' });
-  finite('house.kerf', rules.kerf, { min: 0, max: 5, unit: 'mm' });
-  finite('house.snap', rules.snap, { min: 0, max: 200, unit: 'mm' });
-  finite('house.besideCrease', rules.besideCrease, { min: 0, max: 50, unit: 'mm' });
-  return rules;
-}
-
-/** The part of a ring on the sheet that holds most of the damage. */
-function pieceAround(ring: Ring, sheet: Polygon, damage: readonly Polygon[]): Ring {
-  const pieces = clip('intersection', [ring], sheet).polygons;
-  if (pieces.length === 0)
-    refuse('outside-panel', 'damage', 'No line can be drawn around this damage inside the panel.');
-  const held = (piece: Polygon) => damage.reduce((sum, polygon) => sum + clip('intersection', piece, polygon).area, 0);
-  return pieces.length === 1 ? pieces[0]![0]! : pieces.reduce((a, b) => (held(b) > held(a) ? b : a))[0]!;
 }
 
 function shrunk(runs: readonly Run[], by: number, rules: CutRules, sheet: Polygon, damage: readonly Polygon[]): Ring {
   return pieceAround(roundCorners(cornersOf(runs, by), Math.max(1, rules.cornerRadius - by)), sheet, damage);
 }
 
-/** mm. Clipping moves points by less; a side that lies this close to the outline is the outline. */
-const ON_EDGE = 0.05;
-const onEdge = (p: Point, sheet: Polygon) => sheet.some((ring) => toRing(p, ring) < ON_EDGE);
-const middle = (a: Point, b: Point): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
-const sideOnEdge = (a: Point, b: Point, sheet: Polygon) =>
-  onEdge(a, sheet) && onEdge(b, sheet) && onEdge(middle(a, b), sheet);
+const WHY: Readonly<Record<CutRun['follows'], string>> = {
+  free: 'The shortest straight run around the damage and its margin.',
+  crease: 'Beside a crease the sheet is stiff: it moves less and is easier to dress.',
+  edge: 'A strip left at the edge would be too narrow to weld: the piece goes out to the edge.',
+};
 
 /** Sides of the sharp outline, those along one edge or one run joined. */
-function runsOf(ring: Ring, sheet: Polygon, followed: ReturnType<typeof snapRuns>): CutRun[] {
+function runsOf(ring: Ring, sheet: Polygon, followed: readonly Followed[]): CutRun[] {
   const sides = ring.map((from, i) => {
     const to = ring[(i + 1) % ring.length]!;
     const cut = !edgeLike(from, to, sheet);
@@ -182,6 +174,7 @@ function runsOf(ring: Ring, sheet: Polygon, followed: ReturnType<typeof snapRuns
       cut,
       follows: own ? own.follows : ('edge' as const),
       name: own ? own.name : 'edge of the panel',
+      why: own ? WHY[own.follows] : WHY.edge,
     };
   });
   // Start at a change from edge to cut so that no stretch of edge is split over the ends of the list.
@@ -201,25 +194,3 @@ function edgeLike(a: Point, b: Point, sheet: Polygon): boolean {
 }
 
 const distanceTo = (run: Run, p: Point) => Math.abs(run.normal[0] * p[0] + run.normal[1] * p[1] - run.offset);
-
-function lengthOnEdge(ring: Ring, sheet: Polygon): number {
-  return ring.reduce((sum, p, i) => {
-    const q = ring[(i + 1) % ring.length]!;
-    return sum + (sideOnEdge(p, q, sheet) ? between(p, q) : 0);
-  }, 0);
-}
-
-/** Stretches of the outline that do not lie on the edge of the sheet. */
-function jointsOf(ring: Ring, sheet: Polygon): { points: Point[]; closed: boolean }[] {
-  const n = ring.length;
-  const cut = ring.map((p, i) => !sideOnEdge(p, ring[(i + 1) % n]!, sheet));
-  if (cut.every(Boolean)) return [{ points: [...ring], closed: true }];
-  const joints: { points: Point[]; closed: boolean }[] = [];
-  for (let i = 0; i < n; i++) {
-    if (!cut[i] || cut[(i + n - 1) % n]) continue;
-    const points: Point[] = [ring[i]!];
-    for (let k = i; cut[k % n] && k < i + n; k++) points.push(ring[(k + 1) % n]!);
-    joints.push({ points, closed: false });
-  }
-  return joints.filter(({ points }) => points.slice(1).some((p, i) => between(p, points[i]!) > 1));
-}

@@ -46,8 +46,13 @@ export function clip(op: CombineOp, a: Polygon, b: Polygon): Shape {
   return clipAll(op, [a], [b]);
 }
 
-/** Union, intersection or difference of two lists of sound polygons. */
+/** Union, intersection or difference of two lists of sound polygons; slivers are dropped. */
 export function clipAll(op: CombineOp, as: readonly Polygon[], bs: readonly Polygon[]): Shape {
+  return shapeOf(clipPaths(op, as, bs));
+}
+
+/** clipAll with all that is left, slivers included, and not measured. */
+export function clipPaths(op: CombineOp, as: readonly Polygon[], bs: readonly Polygon[]): Polygon[] {
   const clipper = new ClipperLib.Clipper();
   // Outer rings and holes are told apart by their direction, so that non-zero filling joins overlaps.
   clipper.AddPaths(as.flatMap(directed), ClipperLib.PolyType.ptSubject, true);
@@ -55,7 +60,7 @@ export function clipAll(op: CombineOp, as: readonly Polygon[], bs: readonly Poly
   const tree = new ClipperLib.PolyTree();
   const fill = ClipperLib.PolyFillType.pftNonZero;
   clipper.Execute(CLIP_TYPE[op], tree, fill, fill);
-  return shapeOf(polygonsOf(tree));
+  return polygonsOf(tree);
 }
 
 /**

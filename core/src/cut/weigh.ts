@@ -1,0 +1,153 @@
+import { area, between, clip, inPolygon, type Point, type Polygon, type Ring } from '../geometry/index.ts';
+import { Problem } from '../problem.ts';
+import { costAt, costField } from './costField.ts';
+import { enclosing } from './enclosing.ts';
+import { cornersOf, roundCorners, runChoices } from './enclose.ts';
+import { jointsOf, middle, pieceAround } from './outline.ts';
+import type { CutPanel, CutRules } from './rules.ts';
+import { snapRuns, type Followed } from './snap.ts';
+
+/** mm. How far beyond the margin the cheapest line is looked for. */
+const LOOK = 120;
+/** A rectangle along the panel is easier to mark: others are taken only where they cost so much less. */
+const EASE: Readonly<Record<string, number>> = {
+  'rectangle along the panel': 1,
+  'slanted rectangle': 1.08,
+  'free shape': 1.15,
+};
+/** A crease is also the line from which it is marked: such a line is taken where it costs a little more. */
+const CREASE_EASE = 0.93;
+/** What a square decimetre of good metal that is cut away counts, in millimetres of cut; common practice, no published source. */
+const AREA_SHARE = 25 / 10_000;
+
+/** The cheapest line on the cost field, as the places that it encloses. */
+export function cheapestAround(
+  panel: CutPanel,
+  sheet: Polygon,
+  rules: CutRules,
+  inside: readonly Polygon[],
+  grown: readonly Ring[],
+  margin: number,
+): { places: Point[]; cost: number } | undefined {
+  const field = costField(panel, sheet, rules, inside.flat(2) as unknown as Point[], margin + LOOK);
+  const at = (i: number): Point => [
+    field.origin[0] + (i % field.cols) * field.cell,
+    field.origin[1] + Math.floor(i / field.cols) * field.cell,
+  ];
+  const outer = (i: number) =>
+    i < field.cols ||
+    i >= field.rows * field.cols - field.cols ||
+    i % field.cols === 0 ||
+    i % field.cols === field.cols - 1;
+  const source: number[] = [];
+  for (let i = 0; i < field.cost.length; i++)
+    if (!outer(i) && grown.some((ring) => inPolygon(at(i), [ring]))) source.push(i);
+  if (source.length === 0) return undefined;
+  try {
+    const { value, inside: cells } = enclosing({
+      rows: field.rows,
+      cols: field.cols,
+      cost: field.cost,
+      source,
+      blocked: field.blocked,
+    });
+    return { places: cells.map(at).filter((p) => inPolygon(p, sheet)), cost: value * field.cell };
+  } catch (error) {
+    // Thin metal all the way to the outside: there is no such line, and the warning of the chosen one says so.
+    if (error instanceof Problem && error.code === 'no-line') return undefined;
+    throw error;
+  }
+}
+
+interface Candidate {
+  name: string;
+  ease: number;
+  followed: Followed[];
+}
+
+/** The lines that are weighed: around the damage and around the cheapest line, as they are and moved to edges and creases. */
+export function candidates(
+  shape: readonly Point[],
+  ideal: readonly Point[],
+  sheet: Polygon,
+  panel: CutPanel,
+  rules: CutRules,
+): Candidate[] {
+  const around = [
+    ...runChoices(shape, rules.maxCorners).map((choice) => ({ ...choice, what: '' })),
+    ...(ideal.length > 2
+      ? runChoices([...shape, ...ideal], rules.maxCorners).map((choice) => ({
+          ...choice,
+          what: ' around the cheapest line',
+        }))
+      : []),
+  ];
+  return around.flatMap(({ name, runs, what }): Candidate[] => {
+    const snapped = snapRuns(runs, sheet, panel.creases ?? [], rules);
+    const label = (moved: boolean) => `${name}${what}${moved ? ', moved to edges and creases' : ''}`;
+    const free = runs.map((run): Followed => ({ run, follows: 'free', name: 'free run' }));
+    const edges = snapped.map((entry, i) => (entry.follows === 'edge' ? entry : free[i]!));
+    const moved = snapped.some(({ follows }) => follows !== 'free');
+    const creased = snapped.some(({ follows }) => follows === 'crease');
+    // A strip left at an edge is too narrow to weld: runs near an edge always go out to it.
+    return [
+      { name: label(moved), ease: EASE[name]! * (creased ? CREASE_EASE : 1), followed: snapped },
+      ...(creased
+        ? [{ name: label(edges.some(({ follows }) => follows === 'edge')), ease: EASE[name]!, followed: edges }]
+        : []),
+    ];
+  });
+}
+
+/** What a candidate would cost; undefined where it misses the panel. */
+export function weigh(
+  candidate: Candidate,
+  sheet: Polygon,
+  panel: CutPanel,
+  rules: CutRules,
+  inside: readonly Polygon[],
+) {
+  const ring = roundCorners(cornersOf(candidate.followed.map(({ run }) => run)), rules.cornerRadius);
+  if (clip('intersection', [ring], sheet).polygons.length === 0) return undefined;
+  const outline = pieceAround(ring, sheet, inside);
+  let [cost, length, forbidden] = [0, 0, 0];
+  for (const { points, closed } of jointsOf(outline, sheet)) {
+    const line = closed ? [...points, points[0]!] : points;
+    for (let k = 1; k < line.length; k++) {
+      const piece = between(line[k - 1]!, line[k]!);
+      const parts = Math.max(1, Math.ceil(piece / 10));
+      for (let m = 0; m < parts; m++) {
+        const share = (m + 0.5) / parts;
+        const here = costAt(
+          [
+            line[k - 1]![0] + (line[k]![0] - line[k - 1]![0]) * share,
+            line[k - 1]![1] + (line[k]![1] - line[k - 1]![1]) * share,
+          ],
+          panel,
+          sheet,
+          rules,
+        );
+        if (here === Infinity) forbidden += piece / parts;
+        else cost += (here * piece) / parts;
+      }
+      length += piece;
+    }
+  }
+  const size = area([outline]);
+  // What cannot be welded outweighs every other consideration.
+  const judged = (cost + size * AREA_SHARE) * candidate.ease + forbidden * 100;
+  return { ...candidate, outline, cost, length, size, forbidden, judged };
+}
+
+/** Spot welds of the seams inside an outline. */
+export function weldsInside(outline: Ring, panel: CutPanel): number {
+  return (panel.seams ?? []).reduce((sum, seam) => {
+    const length = seam.line
+      .slice(1)
+      .reduce(
+        (total, p, i) => total + (inPolygon(middle(seam.line[i]!, p), [outline]) ? between(seam.line[i]!, p) : 0),
+        0,
+      );
+    return sum + Math.round(length / seam.pitch);
+  }, 0);
+}

@@ -1,0 +1,4 @@
+export { register, type Place, type Registration } from './register.ts';
+export { tapeNetwork, BLUNDER, type AdjustedNetwork, type NetworkPoint, type Tape } from './tapeNetwork.ts';
+export { gaps, type GapFit, type GapReading, type Mount } from './gaps.ts';
+export { braces, type BraceCheck, type BraceInput } from './braces.ts';

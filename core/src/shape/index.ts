@@ -1,0 +1,10 @@
+export { bend, neutralLine, type Bend, type BendInput } from './bend.ts';
+export { springback, type SpringbackInput } from './springback.ts';
+export { flange, type Flange, type FlangeInput } from './flange.ts';
+export { cone, type ConeInput, type DevelopedCone } from './cone.ts';
+export { arcFit, type FittedArc } from './arcFit.ts';
+export { crown } from './crown.ts';
+export { bead, type BeadInput } from './bead.ts';
+export { cornerRelief, type Relief, type ReliefInput } from './cornerRelief.ts';
+export { flatPattern, type FlatPattern, type PatternFlange, type PatternInput } from './flatPattern.ts';
+export { nest, type NestInput, type Nesting, type Placement } from './nest.ts';
