@@ -2,3 +2,4 @@ export { simulate, type SimulateInput, type Spread, type Variable, type Expressi
 export { compare, type Verdict, type VerdictOption } from './compare.ts';
 export { elementsOf, type Element, type OptionId } from './elements.ts';
 export { houseDefaults, type House, type Rates, type Repair, type RepairZone } from './repair.ts';
+export { calibrate, type Calibration } from './calibrate.ts';

@@ -1,5 +1,9 @@
 export { planWelds, type WeldInput, type WeldPlan, type WeldStep, type Strategy } from './planWelds.ts';
 export { lineSource, plateSource, type LineSourceInput } from './lineSource.ts';
+export { movingSource, scaledK0, type MovingSourceInput } from './movingSource.ts';
+export { field, type Field, type FieldInput, type FieldStitch } from './field.ts';
+export { distortion, type Distortion, type DistortionInput } from './distortion.ts';
+export { plugs, type Plugs } from './plugs.ts';
 export {
   settings,
   heatInput,
