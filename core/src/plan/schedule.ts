@@ -27,7 +27,7 @@ export interface Schedule {
 }
 
 /** Elementary steps a second on such a machine. */
-const PACE = 3e7;
+const PACE = 5e7;
 const SEED = 41;
 
 /**
@@ -145,7 +145,7 @@ function search(
     .map((priority) => attempt(orderBy(priority, network)))
     .reduce((a, b) => (b.makespan < a.makespan ? b : a));
   let best = current;
-  const tries = Math.floor((seconds * PACE) / (n * (12 + n) * (1 + capacity.length)));
+  const tries = Math.floor((seconds * PACE) / (n * (40 + n / 4) * (1 + capacity.length)));
   const random = uniforms(SEED);
   for (let k = 0; k < tries && best.makespan > bound + 1e-9; k++) {
     if (k % 20 === 0) watch?.(k / tries);

@@ -41,3 +41,4 @@ export { SIGNS, signOf, type Sign, type SignId } from './signs.ts';
 export { walkRound, walkCoverage, NEAR_MOUNT, type PastId, type WalkPlace } from './walkRound.ts';
 export { zonePolygon, zoneDistances, mergeZones, subtractZone, splitZone } from './zoneShape.ts';
 export { gaugeLine, type GaugeLine } from './gaugeLine.ts';
+export { fillerReading, type FillerReading } from './fillerReading.ts';

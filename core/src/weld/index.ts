@@ -1,4 +1,5 @@
-export { planWelds, type WeldInput, type WeldPlan, type WeldStep, type Strategy } from './planWelds.ts';
+export { planWelds } from './planWelds.ts';
+export type { Strategy, WeldInput, WeldPlan, WeldSeam, WeldStep } from './planTypes.ts';
 export { lineSource, plateSource, type LineSourceInput } from './lineSource.ts';
 export { movingSource, scaledK0, type MovingSourceInput } from './movingSource.ts';
 export { field, type Field, type FieldInput, type FieldStitch } from './field.ts';

@@ -1,84 +1,16 @@
 import { finite, list } from '../check.ts';
-import { between, lineLength, pointAt, type Point } from '../geometry/index.ts';
+import { lineLength, pointAt, type Point } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
-import { plateSource } from './lineSource.ts';
-import { STILL_AIR_FILM, mildSteel } from './material.ts';
-import { EFFICIENCY, settings, type Position, type Process, type WeldSettings } from './settings.ts';
+import type { Choice, WeldInput, WeldPlan, WeldSeam } from './planTypes.ts';
+import { settings, type Position } from './settings.ts';
 import { tacks as tackPlaces, TACK_PITCH } from './tacks.ts';
+import { Torch } from './torch.ts';
 
-export type Strategy = 'coolest' | 'skip' | 'backstep' | 'continuous';
-
-export interface WeldInput {
-  /** Joints on the sheet, mm; a closed one without its closing point. */
-  seams: readonly { points: readonly Point[]; closed: boolean }[];
-  process: Process;
-  /** mm of one sheet. */
-  thickness: number;
-  position?: Position;
-  /** °C at which a place may be welded again: it can be touched (T-09). */
-  handWarm?: number;
-  /** °C of the workshop. */
-  ambient?: number;
-  strategy?: Strategy;
-  /** mm; 25 for MIG, 13 for TIG when left out. */
-  pitch?: number;
-  /** mm of one stitch (T-09). */
-  stitch?: number;
-}
-
-export interface WeldStep {
-  n: number;
-  kind: 'tack' | 'stitch' | 'check';
-  seam: number;
-  /** Places on the sheet, mm; a tack has the same place twice, a check none. */
-  from: Point | null;
-  to: Point | null;
-  /** s to wait before it, so that its place is hand-warm. */
-  wait: number;
-  /** s from the beginning at which it starts, all waits included. */
-  start: number;
-  /** s of arc, or of checking. */
-  duration: number;
-  /** °C at its place just before it starts; null for a check. */
-  temperature: number | null;
-  text: string;
-}
-
-export interface WeldPlan {
-  settings: WeldSettings;
-  steps: WeldStep[];
-  seamLength: number;
-  tacks: number;
-  stitches: number;
-  arcTime: number;
-  waitTime: number;
-  totalTime: number;
-  /** °C, highest at any start. */
-  hottestStart: number;
-}
-
-/** s. Moving the torch to the next place; common practice, no published source. */
-const MOVE = 6;
-/** s of arc for a tack. */
-const TACK_TIME = 0.8;
-/** s to check gap and level after tacking. */
-const CHECK_TIME = 120;
 /** Tacks after which gap and level are checked. */
 const TACKS_A_ROUND = 8;
-/** mm. Two stitches in a row keep this distance where another place is cool enough. */
-const NEIGHBOUR = 40;
-/** A stitch heats evenly: it counts as this many sources along its length. */
-const SOURCES = 3;
-/** s. Waits are planned in this step. */
-const WAIT_STEP = 5;
-const LONGEST_WAIT = 3600;
+/** mm of stitch by which one side of the car may be ahead of the other. */
+const AHEAD = 60;
 const MOST_STITCHES = 400;
-
-interface Source {
-  at: Point;
-  energy: number;
-  time: number;
-}
 
 /**
  * In which order is a joint welded, and how long must one wait? The way of the work:
@@ -96,8 +28,8 @@ export function planWelds(input: WeldInput): WeldPlan {
   finite('stitch', stitch, { min: 5, max: 200, unit: 'mm' });
   if (!['coolest', 'skip', 'backstep', 'continuous'].includes(strategy))
     refuse('unknown-strategy', 'strategy', 'strategy must be coolest, skip, backstep or continuous.');
-  const seams = list<WeldInput['seams'][number]>('seams', input.seams, 1, 50).map((seam, i) =>
-    closedLine(`seams[${i}].points`, seam),
+  const seams = list<WeldSeam>('seams', input.seams, 1, 50).map((seam, i) =>
+    closedLine(`seams[${i}].points`, seam, input.position ?? 'flat'),
   );
   const set = settings(input);
   const pitch = finite('pitch', input.pitch ?? TACK_PITCH[input.process], { min: 5, max: 200, unit: 'mm' });
@@ -106,29 +38,56 @@ export function planWelds(input: WeldInput): WeldPlan {
   if (stitches > MOST_STITCHES)
     refuse('too-many', 'seams', `This makes ${stitches} stitches; plan at most ${MOST_STITCHES} at once.`);
 
-  const torch = new Torch(input, set, ambient, handWarm);
-  for (const [s, seam] of seams.entries()) tackSeam(torch, seam, s, pitch);
-  torch.check(`Tap the tacks level, check gap (up to ${input.thickness} mm) and height, try the neighbouring panel.`);
-  stitchAll(torch, spans.flat(), strategy);
-  torch.check(
-    'Let everything cool to the touch, then dress a little at a time: grinding heat warps like welding heat.',
-  );
-  return torch.plan(seams.reduce((sum, seam) => sum + lineLength(seam.line), 0));
+  const lay = (choice: Choice) => {
+    const torch = new Torch(input, ambient, handWarm);
+    const positions = [...new Set(seams.map((seam) => seam.position))];
+    positions.forEach((position, k) => {
+      torch.set(settings({ ...input, position }));
+      if (k > 0) torch.turn(`Turn the car or move over: the next seams are welded ${position}.`);
+      const here = seams.map((seam, s) => ({ seam, s })).filter(({ seam }) => seam.position === position);
+      for (const { seam, s } of here) tackSeam(torch, seam, s, pitch);
+      torch.check(
+        `Tap the tacks level, check gap (up to ${input.thickness} mm) and height, try the neighbouring panel.`,
+      );
+      stitchAll(
+        torch,
+        here.flatMap(({ s }) => spans[s]!),
+        seams,
+        choice,
+      );
+    });
+    torch.check(
+      'Let everything cool to the touch, then dress a little at a time: grinding heat warps like welding heat.',
+    );
+    return torch.plan(
+      set,
+      seams.reduce((sum, seam) => sum + lineLength(seam.line), 0),
+    );
+  };
+  if (strategy !== 'coolest') return lay(strategy);
+  // Several ways to choose among what is cool; the quickest is taken, and it is never slower than skipping.
+  return (['coolest', 'farthest', 'warmest', 'skip'] as const)
+    .map(lay)
+    .reduce((a, b) => (b.totalTime < a.totalTime - 1e-9 ? b : a));
 }
 
 interface Seam {
   line: readonly Point[];
   closed: boolean;
+  side: 'left' | 'right' | null;
+  position: Position;
 }
 
-function closedLine(field: string, seam: WeldInput['seams'][number]): Seam {
+function closedLine(field: string, seam: WeldSeam, usual: Position): Seam {
   const points = list<Point>(field, seam?.points, 2, 10_000).map((p, i): Point => [
     finite(`${field}[${i}][0]`, p?.[0], { unit: 'mm' }),
     finite(`${field}[${i}][1]`, p?.[1], { unit: 'mm' }),
   ]);
   const line = seam.closed ? [...points, points[0]!] : points;
   if (lineLength(line) < 5) refuse('no-length', field, `${field} is shorter than 5 mm; nothing to weld.`);
-  return { line, closed: seam.closed };
+  if (seam.side !== undefined && seam.side !== 'left' && seam.side !== 'right')
+    refuse('unknown-side', field.replace('.points', '.side'), 'side must be "left" or "right".');
+  return { line, closed: Boolean(seam.closed), side: seam.side ?? null, position: seam.position ?? usual };
 }
 
 interface Span {
@@ -175,150 +134,33 @@ function tackText(order: number, count: number, closed: boolean): string {
   return order === 3 && count > 2 ? 'Tack the middle' : 'Tack halfway between two tacks';
 }
 
-function stitchAll(torch: Torch, spans: readonly Span[], strategy: Strategy): void {
-  const queues = spans.map((span) => ({ seam: span.seam, left: [...span.stitches] }));
+function stitchAll(torch: Torch, spans: readonly Span[], seams: readonly Seam[], choice: Choice): void {
+  const queues = spans.map((span) => ({ seam: span.seam, side: seams[span.seam]!.side, left: [...span.stitches] }));
   const fixed = fixedOrder(
     queues.map((queue) => queue.left.length),
-    strategy,
+    choice,
   );
+  const welded = { left: 0, right: 0 };
   for (;;) {
     const open = queues.filter((queue) => queue.left.length > 0);
     if (open.length === 0) return;
-    const next = fixed ? queues[fixed.shift()!]! : torch.coolest(open);
-    torch.stitch(next.left.shift()!, next.seam);
+    const ahead = Math.abs(welded.left - welded.right) > AHEAD ? (welded.left > welded.right ? 'left' : 'right') : null;
+    const behind = open.filter((queue) => queue.side !== ahead);
+    const next = fixed
+      ? queues[fixed.shift()!]!
+      : torch.coolest(ahead && behind.length > 0 ? behind : open, open, choice);
+    const stitch = next.left.shift()!;
+    torch.stitch(stitch, next.seam);
+    if (next.side) welded[next.side] += stitch.length;
   }
 }
 
 /** Span numbers in order for strategies that do not look at heat. */
-function fixedOrder(counts: readonly number[], strategy: Strategy): number[] | undefined {
+function fixedOrder(counts: readonly number[], strategy: Choice): number[] | undefined {
   const all = counts.map((_, i) => i);
   const repeat = (order: readonly number[]) => order.flatMap((i) => new Array<number>(counts[i]!).fill(i));
-  if (strategy === 'coolest') return undefined;
+  if (strategy === 'coolest' || strategy === 'farthest' || strategy === 'warmest') return undefined;
   if (strategy === 'continuous') return repeat(all);
   if (strategy === 'backstep') return repeat([...all].reverse());
   return [...repeat(all.filter((i) => i % 2 === 0)), ...repeat(all.filter((i) => i % 2 === 1))];
-}
-
-/** Keeps time and heat while the steps are laid out. */
-class Torch {
-  private clock = 0;
-  private readonly sources: Source[] = [];
-  private readonly steps: WeldStep[] = [];
-  private last: Point | undefined;
-  private readonly rise: (energy: number, distance: number, time: number) => number;
-  private readonly input: WeldInput;
-  private readonly set: WeldSettings;
-  private readonly ambient: number;
-  private readonly handWarm: number;
-
-  constructor(input: WeldInput, set: WeldSettings, ambient: number, handWarm: number) {
-    this.input = input;
-    this.set = set;
-    this.ambient = ambient;
-    this.handWarm = handWarm;
-    this.rise = plateSource(mildSteel, input.thickness, STILL_AIR_FILM);
-  }
-
-  tack(at: Point, seam: number, text: string): void {
-    const power = EFFICIENCY[this.input.process] * this.set.volts * this.set.tackCurrent;
-    this.arc({ kind: 'tack', seam, from: at, to: at, duration: TACK_TIME, text }, power * TACK_TIME);
-  }
-
-  stitch({ from, to, length }: { from: Point; to: Point; length: number }, seam: number): void {
-    const power = EFFICIENCY[this.input.process] * this.set.volts * this.set.seamCurrent;
-    const duration = length / this.set.travel;
-    this.arc(
-      {
-        kind: 'stitch',
-        seam,
-        from,
-        to,
-        duration,
-        text: `Stitch ${Math.round(length)} mm back to the last tack or weld`,
-      },
-      power * duration,
-    );
-  }
-
-  check(text: string): void {
-    this.steps.push({
-      n: this.steps.length + 1,
-      kind: 'check',
-      seam: 0,
-      from: null,
-      to: null,
-      wait: 0,
-      start: this.clock,
-      duration: CHECK_TIME,
-      temperature: null,
-      text,
-    });
-    this.clock += CHECK_TIME;
-  }
-
-  /** The queue whose next stitch may start soonest; away from the last stitch where that is equally cool. */
-  coolest<T extends { left: { from: Point }[] }>(open: readonly T[]): T {
-    for (let wait = 0; wait < LONGEST_WAIT; wait += WAIT_STEP) {
-      const when = this.clock + MOVE + wait;
-      const cool = open
-        .map((queue) => ({ queue, t: this.temperature(queue.left[0]!.from, when) }))
-        .filter(({ t }) => t <= this.handWarm);
-      if (cool.length === 0) continue;
-      const away = cool.filter(({ queue }) => !this.last || between(queue.left[0]!.from, this.last) > NEIGHBOUR);
-      return (away.length > 0 ? away : cool).reduce((a, b) => (b.t < a.t ? b : a)).queue;
-    }
-    return open[0]!;
-  }
-
-  private arc(
-    step: Pick<WeldStep, 'kind' | 'seam' | 'duration' | 'text'> & { from: Point; to: Point },
-    energy: number,
-  ): void {
-    const earliest = this.clock + (this.steps.length === 0 ? 0 : MOVE);
-    let wait = 0;
-    while (this.temperature(step.from, earliest + wait) > this.handWarm && wait < LONGEST_WAIT) wait += WAIT_STEP;
-    const start = earliest + wait;
-    this.steps.push({
-      n: this.steps.length + 1,
-      ...step,
-      wait,
-      start,
-      temperature: this.temperature(step.from, start),
-    });
-    for (let k = 0; k < SOURCES; k++) {
-      const share = (k + 0.5) / SOURCES;
-      const at: Point = [
-        step.from[0] + (step.to[0] - step.from[0]) * share,
-        step.from[1] + (step.to[1] - step.from[1]) * share,
-      ];
-      this.sources.push({ at, energy: energy / SOURCES, time: start + step.duration * share });
-    }
-    this.clock = start + step.duration;
-    this.last = step.to;
-  }
-
-  /** °C at a place and time, all earlier welds together. */
-  private temperature(at: Point, time: number): number {
-    let sum = this.ambient;
-    for (const source of this.sources) {
-      const since = time - source.time;
-      if (since > 0) sum += this.rise(source.energy, between(at, source.at), since);
-    }
-    return sum;
-  }
-
-  plan(seamLength: number): WeldPlan {
-    const arcs = this.steps.filter((step) => step.kind !== 'check');
-    return {
-      settings: this.set,
-      steps: this.steps,
-      seamLength,
-      tacks: arcs.filter((step) => step.kind === 'tack').length,
-      stitches: arcs.filter((step) => step.kind === 'stitch').length,
-      arcTime: arcs.reduce((sum, step) => sum + step.duration, 0),
-      waitTime: arcs.reduce((sum, step) => sum + step.wait, 0),
-      totalTime: this.clock,
-      hottestStart: Math.max(...arcs.map((step) => step.temperature!)),
-    };
-  }
 }

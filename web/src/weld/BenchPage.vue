@@ -34,7 +34,7 @@ const focus = computed<Point | null>(() =>
     ? [(step.value.from[0] + step.value.to[0]) / 2, (step.value.from[1] + step.value.to[1]) / 2]
     : null,
 );
-const KIND = { tack: 'Tack', stitch: 'Stitch', check: 'Check' } as const;
+const KIND = { tack: 'Tack', stitch: 'Stitch', check: 'Check', turn: 'Turn the car' } as const;
 const amps = computed(() =>
   step.value?.kind === 'tack'
     ? bench.view.value!.plan.settings.tackCurrent
