@@ -1,2 +1,3 @@
 export { Problem, refuse } from './problem.ts';
 export { uniforms } from './random.ts';
+export type { Watch } from './watch.ts';

@@ -5,6 +5,8 @@ import { between, cross, lineLength, minus, toSegment, type Point, type Polygon,
 
 /** Most corners of one outline: a curve flattened to 0.5 mm on the largest panel needs a tenth of it. */
 const MOST_CORNERS = 20_000;
+/** mm. No sheet reaches so far; beyond it the grid of clipping ends. */
+const FARTHEST = 1e6;
 
 /** Signed area, mm²: positive where the ring runs anticlockwise (shoelace formula). */
 export function signedArea(ring: Ring): number {
@@ -124,8 +126,8 @@ export function simpleRing(field: string, ring: unknown): Ring {
   const corners = list<unknown>(field, ring, 3, MOST_CORNERS).map((corner, i) => {
     const pair = list<number>(`${field}[${i}]`, corner, 2, 2);
     return [
-      finite(`${field}[${i}][0]`, pair[0], { unit: 'mm' }),
-      finite(`${field}[${i}][1]`, pair[1], { unit: 'mm' }),
+      finite(`${field}[${i}][0]`, pair[0], { min: -FARTHEST, max: FARTHEST, unit: 'mm' }),
+      finite(`${field}[${i}][1]`, pair[1], { min: -FARTHEST, max: FARTHEST, unit: 'mm' }),
     ] as Point;
   });
   const distinct = corners.filter((p, i) => between(p, corners[(i + 1) % corners.length]!) > SAME_PLACE / 100);

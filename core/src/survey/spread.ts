@@ -70,8 +70,8 @@ export function spreadRatio(
   if (!prior)
     return refuse('unknown-evidence', 'evidence', `evidence must be one of ${Object.keys(SPREAD_PRIOR).join(', ')}.`);
   const logs = list<Opening>('history', history, 0, 10_000).map((opening, i) => {
-    const predicted = finite(`history[${i}].predicted`, opening?.predicted, { above: 0, unit: 'mm²' });
-    const found = finite(`history[${i}].found`, opening?.found, { above: 0, unit: 'mm²' });
+    const predicted = finite(`history[${i}].predicted`, opening?.predicted, { min: 0.01, max: 1e9, unit: 'mm²' });
+    const found = finite(`history[${i}].found`, opening?.found, { min: 0.01, max: 1e9, unit: 'mm²' });
     return Math.log(found / predicted);
   });
   const n = logs.length;

@@ -94,7 +94,7 @@ function check(repair: Repair, rates: Rates, house: House): void {
   finite('repair.panel.spotWelds', repair.panel.spotWelds, { min: 0, max: 10_000 });
   finite('repair.panel.thickness', repair.panel.thickness, { above: 0, max: 20, unit: 'mm' });
   list<Repair['zones'][number]>('repair.zones', repair.zones, 1, 200).forEach((zone, i) => {
-    finite(`repair.zones[${i}].area`, zone.area, { above: 0, unit: 'mm²' });
+    finite(`repair.zones[${i}].area`, zone?.area, { above: 0, unit: 'mm²' });
     finite(`repair.zones[${i}].patchPerimeter`, zone.patchPerimeter, { min: 0, unit: 'mm' });
     finite(`repair.zones[${i}].patchArea`, zone.patchArea, { min: 0, unit: 'mm²' });
     if (zone.toMount !== null) finite(`repair.zones[${i}].toMount`, zone.toMount, { min: 0, unit: 'mm' });

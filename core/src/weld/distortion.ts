@@ -42,8 +42,8 @@ const PLATE = 4;
  *   Timoshenko; heat and order: common practice, no published source.
  */
 export function distortion({ stitches, thickness, weldArea, width, ambient = 20 }: DistortionInput): Distortion {
-  finite('thickness', thickness, { above: 0, max: 50, unit: 'mm' });
-  finite('width', width, { above: 0, max: 1e5, unit: 'mm' });
+  finite('thickness', thickness, { min: 0.05, max: 50, unit: 'mm' });
+  finite('width', width, { min: 1, max: 1e5, unit: 'mm' });
   finite('ambient', ambient, { min: -60, max: 300, unit: '°C' });
   const section =
     weldArea === undefined

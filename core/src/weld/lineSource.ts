@@ -40,10 +40,10 @@ export function lineSource({
   time,
 }: LineSourceInput): { rise: number } {
   finite('energy', energy, { min: 0, max: 1e9, unit: 'J' });
-  finite('thickness', thickness, { above: 0, max: 100, unit: 'mm' });
-  finite('conductivity', conductivity, { above: 0, unit: 'W/(m·K)' });
-  finite('density', density, { above: 0, unit: 'kg/m³' });
-  finite('heat', heat, { above: 0, unit: 'J/(kg·K)' });
+  finite('thickness', thickness, { min: 0.05, max: 100, unit: 'mm' });
+  finite('conductivity', conductivity, { min: 0.01, max: 1e4, unit: 'W/(m·K)' });
+  finite('density', density, { min: 1, max: 1e5, unit: 'kg/m³' });
+  finite('heat', heat, { min: 1, max: 1e5, unit: 'J/(kg·K)' });
   finite('film', film, { min: 0, unit: 'W/(m²·K)' });
   finite('distance', distance, { min: 0, unit: 'mm' });
   finite('time', time, { above: 0, unit: 's' });

@@ -1,5 +1,11 @@
 import { finite } from '../check.ts';
+import { refuse } from '../problem.ts';
 import { STILL_AIR_FILM, mildSteel } from './material.ts';
+
+/** m. A thousandth of a millimetre. */
+const LEAST_DISTANCE = 1e-6;
+/** 1/m. Heat that reaches farther than a thousand kilometres is not steady in this life. */
+const LEAST_DECAY = 1e-6;
 
 export interface MovingSourceInput {
   /** Net heat that goes into the sheet, W. */
@@ -44,20 +50,29 @@ export function movingSource({
 }: MovingSourceInput): { rise: number } {
   finite('power', power, { min: 0, max: 1e6, unit: 'W' });
   finite('speed', speed, { min: 0, max: 1000, unit: 'mm/s' });
-  finite('thickness', thickness, { above: 0, max: 100, unit: 'mm' });
-  finite('conductivity', conductivity, { above: 0, max: 1e4, unit: 'W/(m·K)' });
-  finite('density', density, { above: 0, max: 1e5, unit: 'kg/m³' });
-  finite('heat', heat, { above: 0, max: 1e5, unit: 'J/(kg·K)' });
+  finite('thickness', thickness, { min: 0.05, max: 100, unit: 'mm' });
+  finite('conductivity', conductivity, { min: 0.01, max: 1e4, unit: 'W/(m·K)' });
+  finite('density', density, { min: 1, max: 1e5, unit: 'kg/m³' });
+  finite('heat', heat, { min: 1, max: 1e5, unit: 'J/(kg·K)' });
   finite('film', film, { min: 0, max: 1e5, unit: 'W/(m²·K)' });
   finite('ahead', ahead, { min: -1e6, max: 1e6, unit: 'mm' });
   finite('beside', beside, { min: -1e6, max: 1e6, unit: 'mm' });
   const r = Math.hypot(ahead, beside) / 1000;
-  finite('beside', r * 1000, { above: 0, unit: 'mm' });
+  if (r < LEAST_DISTANCE)
+    refuse(
+      'at-the-source',
+      'beside',
+      'At the arc itself this formula has no value; ask a little ahead, behind or beside it.',
+    );
   const d = thickness / 1000;
   const half = speed / 1000 / (2 * (conductivity / (density * heat)));
   const m = Math.sqrt(half * half + (2 * film) / (conductivity * d));
-  // Without travel and without loss the plate never stops warming.
-  finite('speed', m, { above: 0 });
+  if (m < LEAST_DECAY)
+    refuse(
+      'never-steady',
+      'speed',
+      'Without travel and without loss the plate never stops warming; give a speed or a film.',
+    );
   // Both factors together: each alone would leave the range of numbers far behind the arc.
   const exponent = -half * (ahead / 1000) - m * r;
   return { rise: (power / (2 * Math.PI * conductivity * d)) * Math.exp(exponent) * scaledK0(m * r) };

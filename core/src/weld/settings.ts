@@ -119,7 +119,7 @@ export function cooling({
   f2?: number;
 }): { t85: number } {
   finite('heatInput', q, { above: 0, max: 20, unit: 'kJ/mm' });
-  finite('thickness', thickness, { above: 0, max: 100, unit: 'mm' });
+  finite('thickness', thickness, { min: 0.05, max: 100, unit: 'mm' });
   finite('preheat', preheat, { min: -50, max: 490, unit: '°C' });
   finite('f2', f2, { above: 0, max: 2 });
   return {
