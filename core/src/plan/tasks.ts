@@ -43,7 +43,7 @@ export function networkOf(tasks: readonly Task[]): Network {
     return task.id;
   });
   const at = new Map(ids.map((id, i) => [id, i]));
-  const twice = ids.findIndex((id, i) => at.get(id) !== i);
+  const twice = ids.findIndex((id, i) => ids.indexOf(id) < i);
   if (twice >= 0)
     refuse('twice', `tasks[${twice}].id`, `Two tasks are called ${ids[twice]}; each needs a name of its own.`);
   const durations = tasks.map((task, i) =>

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { compare, simulate, type Rates, type Repair } from './index.ts';
+import { calibrate, compare, simulate, type Rates, type Repair } from './index.ts';
 
 const rates: Rates = { hour: 4500, sheetDm2: 60, weldMetre: 250, coatDm2: 40 };
 const repair: Repair = {
@@ -174,5 +174,31 @@ describe('verdict.compare', () => {
     [{ ...repair, zones: [{ ...repair.zones[0]!, area: Number.NaN }] }, 'repair.zones[0].area'],
   ])('refuses bad input by field (%#)', (bad, field) => {
     expect(() => compare({ repair: bad, rates })).toThrow(expect.objectContaining({ field }));
+  });
+});
+
+describe('verdict.calibrate', () => {
+  const cases = (ratio: number, n: number) => Array.from({ length: n }, () => ({ estimated: 2, actual: 2 * ratio }));
+
+  it('believes the estimate without history, and the history in the end', () => {
+    const fresh = calibrate({ element: 'fit', history: [] });
+    expect(fresh.factor).toBe(1);
+    expect(fresh.low * fresh.high).toBeCloseTo(1, 9);
+    expect(calibrate({ element: 'fit', history: cases(1.5, 400) }).factor).toBeCloseTo(1.5, 2);
+  });
+
+  // Conjugate normal-gamma by hand (Gelman et al., §3.3): two prior cases at 0, three at ln 2: location 3·ln 2/5.
+  it('is the posterior worked by hand', () => {
+    expect(calibrate({ element: 'fit', history: cases(2, 3) }).factor).toBeCloseTo(2 ** 0.6, 9);
+  });
+
+  it('is surer of the factor than of the next case, and refuses nothing and nobody', () => {
+    const { low, high, next } = calibrate({ element: 'fit', history: [...cases(1.2, 3), ...cases(1.7, 3)] });
+    expect(next.low).toBeLessThan(low);
+    expect(next.high).toBeGreaterThan(high);
+    expect(() => calibrate({ element: '', history: [] })).toThrow(expect.objectContaining({ field: 'element' }));
+    expect(() => calibrate({ element: 'fit', history: [{ estimated: 0, actual: 1 }] })).toThrow(
+      expect.objectContaining({ field: 'history[0].estimated' }),
+    );
   });
 });

@@ -57,6 +57,8 @@ const COPPER = { density: 8960, heat: 385 };
 const MOST_CELLS = 400_000;
 /** Cells × steps; some twenty seconds. */
 const MOST_WORK = 1.5e9;
+/** s. Shorter stitches put their heat in at once. */
+const BRIEF = 1e-3;
 /** Steps as multiples of the time in which heat crosses a cell: while an arc burns, just after, and later. */
 const ARC_STEP = 2.2;
 const SHORT_STEP = 1.6;
@@ -94,7 +96,7 @@ export function field(input: FieldInput, watch?: Watch): Field {
   const sources = input.stitches.map((stitch) => ({
     ...stitch,
     cells: stitchCells(stitch, grid),
-    power: stitch.energy / Math.max(stitch.duration, 1e-9) / capacity,
+    power: stitch.energy / Math.max(stitch.duration, BRIEF) / capacity,
   }));
   const order = input.times.map((_, i) => i).sort((a, b) => input.times[a]! - input.times[b]!);
   const end = input.times[order.at(-1)!]!;
@@ -128,13 +130,13 @@ export function field(input: FieldInput, watch?: Watch): Field {
   note(0);
   for (let e = 1; e < events.length; e++) {
     const [from, to] = [events[e - 1]!, events[e]!];
-    // A stitch without duration puts its heat in at once.
+    // A stitch that hardly lasts puts its heat in at once.
     for (const source of sources)
-      if (source.duration === 0 && source.at === from) {
+      if (source.duration < BRIEF && source.at === from) {
         flow.add(source.energy / capacity, source.cells);
         put += source.energy / capacity;
       }
-    const active = sources.filter((s) => s.duration > 0 && s.at < to - 1e-12 && s.at + s.duration > from + 1e-12);
+    const active = sources.filter((s) => s.duration >= BRIEF && s.at < to - 1e-12 && s.at + s.duration > from + 1e-12);
     if (sources.some((s) => s.at === from || s.at + s.duration === from)) quietSince = from;
     flow.close(edges.filter((edge) => edge.closes <= from + 1e-12 && !edge.closed));
     for (let time = from; time < to - 1e-9;) {
