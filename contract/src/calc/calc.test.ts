@@ -1,7 +1,10 @@
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
+import { format, resolveConfig } from 'prettier';
 import { describe, expect, it } from 'vitest';
 import { Problem } from '@aspecta/core';
 import { calculate, catalogue, listCalculations } from './index.ts';
+import { methodsDoc } from './methodsDoc.ts';
 
 /** Every id that scripts and outside tools may call. */
 const PUBLIC =
@@ -115,6 +118,12 @@ describe('catalogue', () => {
     },
     60_000,
   );
+
+  it('is what docs/methods.md says (npm run docs writes it anew)', async () => {
+    const path = new URL('../../../docs/methods.md', import.meta.url);
+    const wanted = await format(methodsDoc(), { ...(await resolveConfig(path)), parser: 'markdown' });
+    expect(readFileSync(path, 'utf8')).toBe(wanted);
+  });
 
   it('says which id it does not know', () => {
     expect(() => calculate('survey.nothing', {})).toThrow(/no calculation "survey.nothing"/);

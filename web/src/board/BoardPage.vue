@@ -20,6 +20,7 @@ import SheetView from '../sheet/SheetView.vue';
 import FindList from '../survey/FindList.vue';
 import ImportDialog from '../survey/ImportDialog.vue';
 import { boardScene, STATES, type PanelLook } from './boardScene.ts';
+import NotesText from './NotesText.vue';
 import RepairList from './RepairList.vue';
 import ReportDialog from './ReportDialog.vue';
 import { nextPath } from './nextPath.ts';
@@ -183,7 +184,7 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
           />
           <div v-if="load.data.value.vehicle.notes">
             <p class="eyebrow">Notes</p>
-            <p class="small">{{ load.data.value.vehicle.notes }}</p>
+            <NotesText :text="load.data.value.vehicle.notes" />
           </div>
         </div>
       </template>

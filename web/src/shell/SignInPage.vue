@@ -37,6 +37,9 @@ async function setUp(): Promise<void> {
         order that keeps the sheet cool.
       </p>
       <FlankSketch :plan="plan" :states="{}" />
+      <p class="small">
+        <RouterLink to="/book">The Bench book</RouterLink> computes without an account and without a car.
+      </p>
     </div>
     <div class="tile">
       <template v-if="session.door?.needsSetup">

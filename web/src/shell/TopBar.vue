@@ -22,6 +22,7 @@ async function leave(): Promise<void> {
     <nav aria-label="Stations">
       <RouterLink to="/">Garage</RouterLink>
       <RouterLink to="/orders">Orders</RouterLink>
+      <RouterLink to="/book">Bench book</RouterLink>
       <RouterLink to="/house">House rules</RouterLink>
     </nav>
     <span class="who soft small">{{ session.current?.person.name }} · {{ session.current?.shop.name }}</span>

@@ -70,6 +70,19 @@ export const router = createRouter({
       props: true,
       meta: { title: 'Bench mode' },
     },
+    { path: '/book', component: () => import('../book/BookShelf.vue'), meta: { open: true, title: 'Bench book' } },
+    {
+      path: '/book/figures/:id',
+      component: () => import('../book/FiguresPage.vue'),
+      props: true,
+      meta: { open: true, title: 'By figures' },
+    },
+    {
+      path: '/book/:name',
+      component: () => import('../book/BookRoute.vue'),
+      props: true,
+      meta: { open: true, title: 'Bench book' },
+    },
     { path: '/:any(.*)*', component: () => import('./NowherePage.vue'), meta: { open: true, title: 'Nowhere' } },
   ],
 });

@@ -1,0 +1,175 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { calculationNotes } from './notes.ts';
+import { useSession } from '../shell/session.ts';
+import { useUnits } from '../shell/units.ts';
+import Chips from '../shell/Chips.vue';
+import Field from '../shell/Field.vue';
+import StationFrame from '../shell/StationFrame.vue';
+import BookDrawing from './BookDrawing.vue';
+import KeepInCar from './KeepInCar.vue';
+import RunningBar from './RunningBar.vue';
+import { toSvg } from './outlineFile.ts';
+import type { BookPage } from './page.ts';
+import { useBook } from './useBook.ts';
+
+/* One calculation: what is known, the piece drawn, the answer large, reason and source beneath. */
+const props = defineProps<{ page: BookPage }>();
+const session = useSession();
+const units = useUnits();
+const book = useBook(props.page);
+const { typed, errors, general, result, of, progress, stopped } = book;
+const write = { ...units, unit: units.unit.value };
+const answer = computed(() =>
+  result.value === null ? null : props.page.answer(result.value as never, of.value, write),
+);
+const drawing = computed(() =>
+  result.value === null ? null : props.page.draw(result.value as never, of.value, write),
+);
+const notes = calculationNotes(props.page.calc);
+const broken = computed(() => Object.values(errors).some(Boolean));
+const keeping = ref(false);
+const copied = ref(false);
+const link = () => window.location.href;
+async function copy(): Promise<void> {
+  await navigator.clipboard?.writeText(link()).catch(() => undefined);
+  copied.value = true;
+}
+function save(): void {
+  const outline = props.page.outline?.(result.value as never);
+  if (!outline) return;
+  const url = URL.createObjectURL(new Blob([toSvg(outline)], { type: 'image/svg+xml' }));
+  const a = Object.assign(document.createElement('a'), { href: url, download: `${props.page.key}-1to1.svg` });
+  a.click();
+  URL.revokeObjectURL(url);
+}
+</script>
+
+<template>
+  <StationFrame :crumbs="[{ text: 'Bench book', to: '/book' }]" :title="page.title">
+    <template #tools>
+      <button class="btn small-btn" @click="copy">{{ copied ? 'Link copied' : 'Copy the link' }}</button>
+      <button class="btn small-btn" @click="book.reset()">Usual values</button>
+    </template>
+    <template #sheet>
+      <BookDrawing v-if="drawing" :drawing="drawing" :class="{ stale: broken }" />
+      <div v-if="answer" class="answer" :class="{ stale: broken }" aria-live="polite">
+        <p class="figure">{{ answer.figure }}</p>
+        <p>{{ answer.sentence }}</p>
+      </div>
+    </template>
+    <template #card>
+      <form class="stack" @submit.prevent="book.again()">
+        <p class="soft small">To {{ page.wants }}.</p>
+        <template v-for="field in page.fields" :key="field.key">
+          <Chips
+            v-if="field.kind === 'choice' && field.options"
+            :model-value="typed[field.key] ?? ''"
+            :legend="field.label"
+            :options="field.options"
+            @update:model-value="typed[field.key] = $event"
+          />
+          <Field
+            v-else
+            v-slot="{ bind }"
+            :label="field.unit ? `${field.label}, ${field.unit}` : field.label"
+            :error="errors[field.key]"
+            :hint="field.hint"
+          >
+            <textarea
+              v-if="field.kind === 'lines'"
+              v-bind="bind"
+              v-model="typed[field.key]"
+              class="input mono"
+              rows="5"
+              spellcheck="false"
+            />
+            <input
+              v-else
+              v-bind="bind"
+              v-model="typed[field.key]"
+              class="input mono"
+              autocomplete="off"
+              :inputmode="field.kind === 'number' ? 'decimal' : 'text'"
+            />
+          </Field>
+        </template>
+      </form>
+      <RunningBar :progress="progress" :stopped="stopped" @stop="book.stop()" @again="book.again()" />
+      <p v-if="general" class="notice bad" role="alert">{{ general }}</p>
+      <p v-if="broken && answer" class="small soft">The answer shown belongs to the last values that could be read.</p>
+      <dl v-if="answer && answer.rows.length > 0" class="rows">
+        <template v-for="row in answer.rows" :key="row.name + row.text"
+          ><dt>{{ row.name }}</dt>
+          <dd class="mono">{{ row.text }}</dd></template
+        >
+      </dl>
+      <div class="row actions">
+        <button v-if="page.outline && answer" class="btn small-btn" @click="save">Outline 1:1 as SVG</button>
+        <button v-if="session.canWork && answer" class="btn small-btn" @click="keeping = true">Use in a car</button>
+      </div>
+      <div v-if="notes.cautions.length > 0" class="notice small">
+        <p v-for="caution in notes.cautions" :key="caution">{{ caution }}</p>
+      </div>
+      <p class="small soft source">{{ notes.question }} By {{ notes.sources.join('; ') }}.</p>
+      <p class="small soft">
+        <RouterLink :to="`/book/figures/${page.calc}`">By figures</RouterLink> ·
+        <span class="mono">{{ page.calc }}</span>
+      </p>
+      <KeepInCar
+        v-if="keeping && answer"
+        :text="`${page.title}: ${answer.figure}. ${answer.sentence}`"
+        :link="link()"
+        @close="keeping = false"
+      />
+    </template>
+  </StationFrame>
+</template>
+
+<style scoped>
+.answer {
+  position: absolute;
+  left: 1rem;
+  top: 0.8rem;
+  max-width: min(36rem, calc(100% - 2rem));
+  padding: 0.5rem 0.8rem;
+  background: color-mix(in srgb, var(--card) 88%, transparent);
+  border: 1px solid var(--line);
+  border-radius: 8px;
+}
+.answer p {
+  margin: 0;
+}
+.stale {
+  opacity: 0.45;
+}
+.rows {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 0.25rem 0.8rem;
+  margin: 0.9rem 0;
+}
+dt {
+  color: var(--ink-soft);
+}
+dd {
+  margin: 0;
+  text-align: right;
+  overflow-wrap: anywhere;
+  max-width: 15rem;
+}
+.notice p {
+  margin: 0 0 0.3rem;
+}
+.actions {
+  gap: 0.5rem;
+  flex-wrap: wrap;
+  margin: 0.6rem 0;
+}
+.source {
+  margin-top: 0.8rem;
+}
+textarea {
+  resize: vertical;
+}
+</style>

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { ref } from 'vue';
+import type { GarageVehicle, Vehicle } from '@aspecta/contract/garage';
+import { get, put } from '../shell/api.ts';
+import Dialog from '../shell/Dialog.vue';
+import { useForm } from '../shell/useForm.ts';
+import { useLoad } from '../shell/useLoad.ts';
+import Waiting from '../shell/Waiting.vue';
+
+/* Puts an answer into the notes of a car, with the link that reproduces it; the Board shows them. */
+const props = defineProps<{ text: string; link: string }>();
+const emit = defineEmits<{ close: [] }>();
+const load = useLoad(() => get<GarageVehicle[]>('/vehicles'));
+const form = useForm();
+const kept = ref<string | null>(null);
+async function keep(id: string): Promise<void> {
+  const done = await form.submit(async () => {
+    const { nickname, year, goal, climate, past, notes, version } = await get<Vehicle>(`/vehicles/${id}`);
+    const line = `${props.text} (${new URL(props.link).pathname}${new URL(props.link).search})`;
+    await put(`/vehicles/${id}`, {
+      nickname,
+      year,
+      goal,
+      climate,
+      past,
+      notes: notes === '' ? line : `${notes}\n${line}`,
+      version,
+    });
+  });
+  if (done) kept.value = id;
+}
+</script>
+
+<template>
+  <Dialog title="Use in a car" @close="emit('close')">
+    <p class="small soft">The answer and its link go into the notes of the car, shown on its Board.</p>
+    <Waiting :of="load" what="The cars">
+      <ul v-if="load.data.value">
+        <li v-for="car in load.data.value" :key="car.id">
+          <button class="btn" :disabled="form.busy.value || kept !== null" @click="keep(car.id)">
+            {{ car.nickname }}, {{ car.year }}
+          </button>
+          <RouterLink v-if="kept === car.id" :to="`/vehicles/${car.id}`">Kept. To its Board</RouterLink>
+        </li>
+      </ul>
+      <p v-if="load.data.value?.length === 0">No car has been rolled in yet.</p>
+    </Waiting>
+    <p v-if="form.general.value ?? Object.values(form.errors)[0]" class="notice bad" role="alert">
+      {{ form.general.value ?? Object.values(form.errors)[0] }}
+    </p>
+  </Dialog>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 0.5rem;
+}
+li {
+  display: flex;
+  gap: 0.8rem;
+  align-items: center;
+}
+</style>
