@@ -1,6 +1,8 @@
 import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { build } from 'esbuild';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { catalogue } from '@aspecta/contract/calc';
+import { calculate, catalogue } from '@aspecta/contract/calc';
 import { openHouse, Visitor, type House } from '../testing/house.ts';
 
 let house: House;
@@ -22,17 +24,45 @@ describe('calculations over HTTP', () => {
       .post('/api/calc/weld.cooling')
       .send({ heatInput: 1, thickness: -1, preheat: 20 })
       .expect(422);
-    expect(body).toMatchObject({ field: 'thickness', detail: expect.stringMatching(/more than 0 mm/) });
+    expect(body).toMatchObject({ field: 'thickness', detail: expect.stringMatching(/at least 0.05 mm/) });
     await new Visitor(house).agent.post('/api/calc/weld.magic').send({}).expect(422);
   });
 });
 
 describe('calculations on the command line', () => {
-  const calc = (id: string, input: string) =>
-    spawnSync(process.execPath, ['--import', 'tsx', new URL('./main.ts', import.meta.url).pathname, id], {
-      input,
-      encoding: 'utf8',
+  /* The program as it is shipped: one bundle, our own packages inside. It lies where the packages from the registry are found. */
+  const folder = mkdtempSync(new URL('../../.calc-test-', import.meta.url).pathname);
+  const program = `${folder}/calc.js`;
+  beforeAll(async () => {
+    await build({
+      entryPoints: [new URL('./main.ts', import.meta.url).pathname],
+      outfile: program,
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      logLevel: 'error',
+      plugins: [
+        {
+          name: 'own-packages-inside',
+          setup(builder) {
+            builder.onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
+              path.startsWith('@aspecta/') || kind === 'entry-point' ? undefined : { path, external: true },
+            );
+          },
+        },
+      ],
     });
+  });
+  afterAll(() => rmSync(folder, { recursive: true, force: true }));
+  const calc = (id: string, input: string) => spawnSync(process.execPath, [program, id], { input, encoding: 'utf8' });
+
+  it('answer the worked example of every id, one line each', () => {
+    for (const { id, example } of catalogue) {
+      const { status, stdout, stderr } = calc(id, JSON.stringify(example));
+      expect(`${id} ${status} ${stderr}`.trim()).toBe(`${id} 0`);
+      expect(JSON.parse(stdout)).toEqual(JSON.parse(JSON.stringify(calculate(id, example))));
+    }
+  }, 300_000);
 
   it('take one input, and exit 2 where it is refused', () => {
     const good = calc('units.parseLength', '{"text":"6 3/4","unit":"in"}');

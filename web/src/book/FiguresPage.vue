@@ -38,7 +38,8 @@ async function run(): Promise<void> {
   }
   localStorage.setItem(shelf, input.value);
   progress.value = 0;
-  const running = runBook(props.id, given, (share) => (progress.value = share));
+  // What the worker told before it was stopped may still arrive.
+  const running = runBook(props.id, given, (share) => progress.value !== null && (progress.value = share));
   stop = running.stop;
   const answer = await running.answer;
   progress.value = null;

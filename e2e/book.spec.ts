@@ -1,0 +1,171 @@
+import { expect, test, type House } from './house.ts';
+import type { Page } from '@playwright/test';
+
+/* The Bench book as a person would use it: without an account, with one, by mouse and by touch. */
+async function open(page: Page, house: House, key: string): Promise<void> {
+  await page.goto(`${house.url}/book/${key}`);
+  await expect(page.locator('.answer .figure')).toBeVisible();
+}
+const figure = (page: Page) => page.locator('.answer .figure');
+
+test('a page is found by what one wants to do, answers at once, keeps its values, and its link reproduces it', async ({
+  page,
+  house,
+  browser,
+}) => {
+  await page.goto(`${house.url}/sign-in`);
+  await page.getByRole('link', { name: 'The Bench book' }).click();
+  await page.getByPlaceholder(/What do you want to do/).fill('roll');
+  await page.getByRole('link', { name: /Spring-back/ }).click();
+  // The trade's own figure: 1.2 mm rolled to 127 mm opens to about 203 mm.
+  await expect(figure(page)).toHaveText('127 mm');
+  await page.getByRole('radio', { name: 'the radius it is rolled to' }).check();
+  await page.getByRole('textbox', { name: 'Radius' }).fill('5"');
+  await expect(figure(page)).toHaveText('203 mm');
+  await expect(page.getByText(/By Gardiner 1957/)).toBeVisible();
+  await expect(page.getByRole('img', { name: /as rolled and as it stays/ })).toBeVisible();
+  await expect(page).toHaveURL(/radius=5/);
+  const link = page.url();
+  // Kept on this device.
+  await page.goto(`${house.url}/book/springback`);
+  await expect(page.getByRole('textbox', { name: 'Radius' })).toHaveValue('5"');
+  await expect(figure(page)).toHaveText('203 mm');
+  // Reproduced on another one.
+  const other = await (await browser.newContext()).newPage();
+  await other.goto(link);
+  await expect(figure(other)).toHaveText('203 mm');
+  await other.context().close();
+});
+
+test('wrong values are refused at their field in words, and nothing typed is lost', async ({ page, house }) => {
+  await open(page, house, 'bend');
+  await expect(figure(page)).toHaveText('62.77 mm flat');
+  await page.getByLabel(/Bend, out of flat/).fill('ninety');
+  await expect(page.getByText('must be a number in °')).toBeVisible();
+  await page.getByLabel(/Bend, out of flat/).fill('200');
+  await expect(page.getByText(/angle is 200 °; it must be at most 179/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Sheet' }).fill('-1');
+  await expect(page.getByRole('textbox', { name: 'Sheet' })).toHaveValue('-1');
+  await page.getByRole('textbox', { name: 'Sheet' }).fill('18 ga');
+  await page.getByLabel(/Bend, out of flat/).fill('90');
+  await expect(figure(page)).toHaveText('62.44 mm flat');
+});
+
+test('shop work on eight pages', async ({ page, house }) => {
+  await open(page, house, 'length');
+  await page.getByLabel('As written').fill('2\' 3 1/2"');
+  await expect(figure(page)).toHaveText('698.5 mm');
+
+  await open(page, house, 'flange');
+  await page.getByRole('radio', { name: 'must stretch (rim of a hole)' }).check();
+  await expect(page.getByText(/Slit only/)).toBeVisible();
+
+  await open(page, house, 'cone');
+  await page.getByLabel('Radius at the other').fill('0');
+  await page.getByLabel('Height along the axis').fill('160');
+  // 3-4-5: slant 200, opens to 216 degrees.
+  await expect(figure(page)).toHaveText('0 mm → 200 mm');
+  await expect(page.getByText('over 216°')).toBeVisible();
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Outline 1:1 as SVG' }).click();
+  expect((await saved).suggestedFilename()).toBe('cone-1to1.svg');
+
+  await open(page, house, 'tapes');
+  await expect(figure(page)).toHaveText('B–D is off');
+  await page
+    .getByLabel('Tapes', { exact: true })
+    .fill(
+      'A B 1000.4\nB C 800.2\nC D 999.7\nD A 799.8\nA C 1280.9\nB D 1281.0\nA E 640.2\nB E 640.5\nC E 640.4\nD E 640.1',
+    );
+  await expect(page.getByText('All tapes fit together')).toBeVisible();
+  await page.getByLabel('Tapes', { exact: true }).fill('A B 1000.4\nB C');
+  await expect(page.getByText(/“B C” needs a name and numbers/)).toBeVisible();
+
+  await open(page, house, 'opening');
+  await page.getByLabel('Opening, wide').fill('300');
+  await page.getByLabel('Opening, high').fill('300');
+  await expect(figure(page)).toHaveText('it does not pass');
+
+  await open(page, house, 'plugs');
+  await page.getByRole('textbox', { name: 'Sheet' }).fill('2 mm');
+  await expect(figure(page)).toHaveText('10 holes of 8 mm');
+
+  await open(page, house, 'settings');
+  await page.getByRole('radio', { name: 'TIG' }).check();
+  await expect(page.getByText('argon, 7 l/min')).toBeVisible();
+  await expect(page.getByText(/Fuel tank and lines out/)).toBeVisible();
+
+  await open(page, house, 'landed');
+  await expect(figure(page)).toHaveText('€270.00');
+  await page.getByLabel('Tax, %').fill('0');
+  await expect(figure(page)).toHaveText('€225.00');
+});
+
+test('an answer is used in a car: it stands in its notes and leads back', async ({ page, house }) => {
+  await page.goto(`${house.url}/sign-in`);
+  await page.getByRole('button', { name: 'Sign in to the demo' }).click();
+  await expect(page.getByRole('heading', { name: 'Which car, and what next?' })).toBeVisible();
+  await open(page, house, 'crown');
+  await page.getByLabel(/Height of the crown/).fill('15');
+  await expect(figure(page)).toHaveText(/R 3007/);
+  await page.getByRole('button', { name: 'Use in a car' }).click();
+  await page.getByRole('dialog').getByRole('button').filter({ hasText: /, 19/ }).first().click();
+  await page.getByRole('link', { name: /To its Board/ }).click();
+  await expect(page.getByText(/Crown: R 3007/)).toBeVisible();
+  await page.getByRole('link', { name: 'how' }).click();
+  await expect(page.getByLabel(/Height of the crown/)).toHaveValue('15');
+});
+
+test('by touch on a phone: pieces are laid on a sheet, a door is shimmed, filler is judged', async ({
+  browser,
+  house,
+}) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  const page = await context.newPage();
+  await page.goto(`${house.url}/book`);
+  await page.getByPlaceholder(/What do you want to do/).fill('waste');
+  await page.getByRole('link', { name: /Pieces on one sheet/ }).tap();
+  await expect(figure(page)).toBeVisible();
+  await page.getByLabel('Pieces', { exact: true }).fill('480 × 160 × 2');
+  await expect(page.getByText('2 pieces', { exact: true })).toBeVisible();
+  await page.getByRole('radio', { name: 'keep the rolling direction' }).tap();
+  await expect(figure(page)).toHaveText('166 mm');
+  await page.goto(`${house.url}/book/shims`);
+  await expect(figure(page)).toHaveText(/mm/);
+  await page.goto(`${house.url}/book/filler`);
+  await page.getByRole('radio', { name: /was over its range/ }).tap();
+  await expect(figure(page)).toHaveText(/more than/);
+  await context.close();
+});
+
+test('a long calculation shows how far it is, leaves the page free, and can be stopped', async ({ page, house }) => {
+  await page.goto(`${house.url}/book/figures/weld.field`);
+  const given = page.getByLabel('Input, JSON');
+  await expect(given).toHaveValue(/stitches/);
+  const stitches = Array.from({ length: 100 }, (_, i) => ({
+    start: [100, 150],
+    end: [113, 150],
+    at: i * 9,
+    duration: 2,
+    energy: 900,
+  }));
+  const long = { width: 900, height: 600, cell: 1.5, thickness: 0.9, stitches, probes: [[106, 160]], times: [900] };
+  await given.fill(JSON.stringify(long));
+  await page.getByRole('button', { name: 'Compute', exact: true }).click();
+  const bar = page.getByRole('progressbar', { name: 'Computing' });
+  await expect(bar).toBeVisible();
+  await expect(bar).toHaveAttribute('value', /0\.\d+/);
+  // The page is free while the worker computes: a click is answered, and the bar still stands.
+  await page.getByRole('button', { name: 'The worked example' }).click();
+  await expect(given).toHaveValue(/"cell": 2/);
+  await expect(bar).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByText('Stopped.')).toBeVisible();
+  // A new worker takes the next question.
+  await page.getByRole('button', { name: 'Compute again' }).click();
+  await expect(page.getByText(/Answer, in \d+ ms/)).toBeVisible();
+  await expect(page.getByText(/"meanRise"/)).toBeVisible();
+  await given.fill('{"width": 1}');
+  await page.getByRole('button', { name: 'Compute', exact: true }).click();
+  await expect(page.getByRole('alert')).toHaveText(/height: height is required/);
+});
