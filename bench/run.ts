@@ -17,6 +17,7 @@ import {
 } from '@aspecta/core/survey';
 import { compare } from '@aspecta/core/verdict';
 import { measurePage } from './page.ts';
+import { heart } from './heart.ts';
 import { compareWhereNext } from './whereNext.ts';
 import { planWelds } from '@aspecta/core/weld';
 import { catalogue } from '@aspecta/contract/calc';
@@ -144,6 +145,7 @@ row(
   time(() => nextReadings({ points: readings(120), outline: sheetOf(quarter), limit: 0.63, count: 3, minSpacing: 25 })),
   100,
 );
+heart(row);
 const saved = compareWhereNext(50);
 rows.push({
   work: 'readings until 95 % of the area is on its right side, where advised, against a regular grid (50 seeded panels)',

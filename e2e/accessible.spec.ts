@@ -29,6 +29,9 @@ async function demoPaths(page: Page, house: House): Promise<Record<string, strin
     Weld: `/vehicles/${car}/repairs/${patch}/weld`,
     Bench: `/vehicles/${car}/repairs/${patch}/bench`,
     Orders: '/orders',
+    'Bench book': '/book',
+    'Bench book, a page': '/book/pattern',
+    'Bench book, by figures': '/book/figures/plan.schedule',
     House: '/house',
     Nowhere: '/nothing',
   };
