@@ -1,3 +1,4 @@
+import type { OptionId } from '@aspecta/core/verdict';
 import type { PanelCondition } from '@aspecta/core/survey';
 import type { NextStep } from '../garage/index.ts';
 
@@ -13,7 +14,7 @@ export interface BoardPanel {
   deepestCoating: number | null;
   deepestOver: boolean;
   zones: number;
-  choice: 'treat' | 'patch' | 'whole' | null;
+  choice: OptionId | null;
   /** State of the order for it, if there is one on its way. */
   awaited: { state: string; due: string | null; late: boolean } | null;
 }

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { OPTIONS } from '@aspecta/core/verdict';
 import type { OptionId } from '@aspecta/core/verdict';
 import type { Offer } from './index.ts';
 
@@ -8,11 +9,11 @@ export const weighSchema = Joi.object<{ zoneIds: string[] }>({ zoneIds });
 export const decideSchema = Joi.object<{ id: string; zoneIds: string[]; choice: OptionId; reason: string }>({
   id: Joi.string().guid().required(),
   zoneIds,
-  choice: Joi.valid('treat', 'patch', 'whole').required(),
+  choice: Joi.valid(...OPTIONS).required(),
   reason: Joi.string().trim().min(3).max(500).required(),
 });
 export const redecideSchema = Joi.object<{ choice: OptionId; reason: string; done: boolean; version: number }>({
-  choice: Joi.valid('treat', 'patch', 'whole').required(),
+  choice: Joi.valid(...OPTIONS).required(),
   reason: Joi.string().trim().min(3).max(500).required(),
   done: Joi.boolean().required(),
   version: Joi.number().integer().required(),

@@ -1,6 +1,7 @@
 import { finite, list } from '../check.ts';
 import { uniforms } from '../random.ts';
-import { elementsOf, type Element, type OptionId } from './elements.ts';
+import { elementsOf, isBought, isCutIn, type Element, type OptionId } from './elements.ts';
+import { pertTables } from './pertTable.ts';
 import { reasonsFor, ruledOut } from './reasons.ts';
 import { houseDefaults, type House, type Rates, type Repair } from './repair.ts';
 import { samplerOf, spreadOf, type Spread } from './simulate.ts';
@@ -15,6 +16,8 @@ export interface VerdictOption {
   outlay: number;
   /** Days until it can begin because of delivery. */
   waitDays: number;
+  /** Calendar days until it is done: delivery, work at the hours of a day, and a night for the coats. */
+  days: Spread;
   elements: (Element & { hours: number })[];
   for: string[];
   against: string[];
@@ -38,9 +41,13 @@ export interface Verdict {
 const TITLES: Record<OptionId, string> = {
   treat: 'Treat and keep',
   patch: 'Let in a patch',
+  part: 'Let in part of a repair panel',
   whole: 'Fit a whole panel',
+  make: 'Make the panel',
+  overlay: 'Lay a new sheet over it',
 };
-const OPTIONS: readonly OptionId[] = ['treat', 'patch', 'whole'];
+/** Every option, in the order in which they are shown. */
+export const OPTIONS: readonly OptionId[] = ['treat', 'patch', 'part', 'whole', 'make', 'overlay'];
 const SEED = 20_260;
 /** Minutes of setting up and clearing away for any option; common practice, no published source. */
 const SETTING_UP = [10, 20, 40] as const;
@@ -59,16 +66,19 @@ export function compare({ repair, rates, house }: { repair: Repair; rates: Rates
   check(repair, rates, rules);
   const damage = repair.zones.reduce((sum, zone) => sum + zone.area, 0);
   const near = repair.zones.some((zone) => zone.toMount !== null && zone.toMount < rules.mountRadius);
-  const drawn = OPTIONS.map((id) => simulateOption(id, repair, rates, rules));
-  const possible = OPTIONS.map((id) => ruledOut(id, repair, near));
+  const offered = OPTIONS.filter((id) => id !== 'overlay' || rules.overlay);
+  const tables = pertTables();
+  const drawn = offered.map((id) => simulateOption(id, repair, rates, rules, tables));
+  const possible = offered.map((id) => ruledOut(id, repair, near));
   const shares = winnerShares(drawn, possible);
-  const options = OPTIONS.map((id, i): VerdictOption => ({
+  const options = offered.map((id, i): VerdictOption => ({
     id,
     title: TITLES[id],
     hours: spreadOf(drawn[i]!.hours.slice()),
     cost: spreadOf(drawn[i]!.cost.slice()),
     outlay: drawn[i]!.outlay,
-    waitDays: id === 'whole' ? (repair.offer?.leadDays ?? 0) : 0,
+    waitDays: waitFor(id, repair),
+    days: spreadOf(drawn[i]!.hours.map((h) => waitFor(id, repair) + h / rules.hoursPerDay + CURING)),
     elements: drawn[i]!.elements,
     ...reasonsFor(id, repair),
     ruledOut: possible[i]!,
@@ -81,12 +91,16 @@ export function compare({ repair, rates, house }: { repair: Repair; rates: Rates
     proposed,
     why,
     damageShare: damage / repair.panel.area,
-    breakEvenShare: breakEven(repair, rates, rules, damage),
+    breakEvenShare: breakEven(repair, rates, rules, damage, tables),
     mountCaution: near
       ? `Part of this damage lies within ${rules.mountRadius} mm of a mount. There only continuous or as-built welds of metal of equal thickness count; never filler, sealer, rivets or overlap on rust. Follow your local code and the maker’s manual, and ask a qualified person.`
       : null,
   };
 }
+
+/** Days for the coats to cure (T-19); common practice, no published source. */
+const CURING = 1;
+const waitFor = (id: OptionId, { offer }: Repair) => (isBought(id) ? (offer?.leadDays ?? 0) : 0);
 
 function check(repair: Repair, rates: Rates, house: House): void {
   finite('repair.panel.area', repair?.panel?.area, { above: 0, unit: 'mm²' });
@@ -107,7 +121,10 @@ function check(repair: Repair, rates: Rates, house: House): void {
     finite(`rates.${key}`, rates?.[key], { min: 0 });
   finite('house.runs', house.runs, { min: 200, max: 200_000 });
   finite('house.pace', house.pace, { above: 0, max: 20 });
+  finite('house.hoursPerDay', house.hoursPerDay, { min: 0.1, max: 24, unit: 'h' });
 }
+
+type Tables = ReturnType<typeof pertTables>;
 
 interface Drawn {
   hours: Float64Array;
@@ -117,19 +134,17 @@ interface Drawn {
 }
 
 /** All options are drawn with the same stream, so that their difference is not blurred by chance. */
-function simulateOption(id: OptionId, repair: Repair, rates: Rates, house: House): Drawn {
+function simulateOption(id: OptionId, repair: Repair, rates: Rates, house: House, tables: Tables): Drawn {
   const counted = elementsOf(id, repair).filter((element) => element.count > 0);
   const elements = [
     ...counted,
     { name: 'Set up and clear away', count: 1, unit: 'time', minutes: SETTING_UP, rule: 'T-30' },
   ];
-  const samplers = elements.map(({ name, minutes: [min, mode, max] }) =>
-    samplerOf(name, { kind: 'pert', min, mode, max }),
-  );
+  const samplers = elements.map(({ minutes }) => tables(minutes));
   // What the cut reveals makes patches grow; a whole panel takes its own damage away, but not what lies behind.
   const growth = samplerOf('hidden', {
     kind: 'lognormal',
-    median: id === 'patch' ? house.hiddenMedian : 1 + (house.hiddenMedian - 1) / 2,
+    median: isCutIn(id) ? house.hiddenMedian : 1 + (house.hiddenMedian - 1) / 2,
     sigma: house.hiddenSigma,
   });
   const random = uniforms(SEED);
@@ -139,7 +154,7 @@ function simulateOption(id: OptionId, repair: Repair, rates: Rates, house: House
   for (let run = 0; run < house.runs; run++) {
     const hidden = growth(random);
     let minutes = 0;
-    for (let i = 0; i < elements.length; i++) minutes += elements[i]!.count * samplers[i]!(random);
+    for (let i = 0; i < elements.length; i++) minutes += elements[i]!.count * samplers[i]!(random());
     hours[run] = (minutes / 60) * hidden * house.pace;
     cost[run] = hours[run]! * rates.hour + outlay;
   }
@@ -161,6 +176,14 @@ function outlayOf(id: OptionId, repair: Repair, rates: Rates): number {
   if (id === 'treat') return damage * 1.5 * rates.coatDm2;
   if (id === 'patch') return patch * 1.4 * rates.sheetDm2 + weld * rates.weldMetre + patch * 2 * rates.coatDm2;
   const area = repair.panel.area / 10_000;
+  if (id === 'part') return (repair.offer?.landed ?? 0) + weld * rates.weldMetre + patch * 2 * rates.coatDm2;
+  if (id === 'overlay') return patch * 1.2 * rates.sheetDm2 + weld * 0.5 * rates.weldMetre + patch * 3 * rates.coatDm2;
+  if (id === 'make')
+    return (
+      area * 1.4 * rates.sheetDm2 +
+      (repair.panel.jointLength / 1000) * 1.5 * rates.weldMetre +
+      area * 1.2 * rates.coatDm2
+    );
   return (repair.offer?.landed ?? 0) + (repair.panel.jointLength / 1000) * rates.weldMetre + area * 1.2 * rates.coatDm2;
 }
 
@@ -185,7 +208,7 @@ function propose(options: readonly VerdictOption[], repair: Repair): { proposed:
   const open = options.filter((option) => option.ruledOut === null);
   if (open.length === 0)
     return { proposed: null, why: 'None of the options can be done here: find a panel to buy, or plan to make it.' };
-  const lasting = open.filter((option) => option.id !== 'treat' || treatmentLasts(repair));
+  const lasting = open.filter((option) => (option.id !== 'treat' && option.id !== 'overlay') || treatmentLasts(repair));
   const best = (lasting.length > 0 ? lasting : open).reduce((a, b) => (b.cost.p50 < a.cost.p50 ? b : a));
   const others = open.filter((option) => option !== best);
   if (others.length === 0)
@@ -208,11 +231,11 @@ const treatmentLasts = (repair: Repair) =>
   repair.zones.every((zone) => zone.class === 'pitted' || zone.class === 'filler');
 
 /** Finds by bisection the damaged share at which patching costs as much as the whole panel, zones growing alike. */
-function breakEven(repair: Repair, rates: Rates, house: House, damage: number): number | null {
+function breakEven(repair: Repair, rates: Rates, house: House, damage: number, tables: Tables): number | null {
   if (!repair.offer && !repair.panel.bolted) return null;
   if (!repair.offer) return null;
   const rules = { ...house, runs: 400 };
-  const whole = spreadOf(simulateOption('whole', repair, rates, rules).cost).p50;
+  const whole = spreadOf(simulateOption('whole', repair, rates, rules, tables).cost).p50;
   const patchAt = (share: number) => {
     const scale = (share * repair.panel.area) / damage;
     const zones = repair.zones.map((zone) => ({
@@ -221,7 +244,7 @@ function breakEven(repair: Repair, rates: Rates, house: House, damage: number): 
       patchArea: zone.patchArea * scale,
       patchPerimeter: zone.patchPerimeter * Math.sqrt(scale),
     }));
-    return spreadOf(simulateOption('patch', { ...repair, zones }, rates, rules).cost).p50;
+    return spreadOf(simulateOption('patch', { ...repair, zones }, rates, rules, tables).cost).p50;
   };
   if (patchAt(1) < whole) return null;
   let [low, high] = [0.0005, 1];

@@ -86,9 +86,9 @@ describe('what is ruled out, and why', () => {
   it('nothing is proposed where nothing can be done', () => {
     const verdict = compare({ repair: repair({ zones: [{ ...zone, class: 'through' }] }), rates });
     expect(verdict.proposed).toBe('patch');
-    expect(verdict.options.filter((option) => option.ruledOut !== null).map((option) => option.cheapest)).toEqual([
-      0, 0,
-    ]);
+    expect(verdict.options.filter((option) => option.ruledOut !== null).every((option) => option.cheapest === 0)).toBe(
+      true,
+    );
   });
 });
 

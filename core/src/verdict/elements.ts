@@ -1,6 +1,12 @@
 import type { Repair } from './repair.ts';
 
-export type OptionId = 'treat' | 'patch' | 'whole';
+/** treat and keep; patch; part of a repair panel; whole panel; make the panel; new sheet over treated metal, where the house allows it. */
+export type OptionId = 'treat' | 'patch' | 'part' | 'whole' | 'make' | 'overlay';
+
+/** A line is cut and welded in the panel itself. */
+export const isCutIn = (choice: OptionId): boolean => choice === 'patch' || choice === 'part';
+/** A panel has to be bought. */
+export const isBought = (choice: OptionId): boolean => choice === 'part' || choice === 'whole';
 
 /** One kind of work in an option: how much of it, and how long a piece of it takes. */
 export interface Element {
@@ -45,8 +51,20 @@ const dm2 = (mm2: number) => mm2 / 10_000;
 
 /** Which pieces of work does an option count up to? Every count follows from lengths, areas and welds of this repair. */
 export function elementsOf(option: OptionId, repair: Repair): Element[] {
-  if (option === 'treat') return treatElements(repair);
-  return option === 'patch' ? patchElements(repair) : wholeElements(repair);
+  switch (option) {
+    case 'treat':
+      return treatElements(repair);
+    case 'patch':
+      return patchElements(repair);
+    case 'part':
+      return partElements(repair);
+    case 'whole':
+      return wholeElements(repair);
+    case 'make':
+      return makeElements(repair);
+    case 'overlay':
+      return overlayElements(repair);
+  }
 }
 
 const damage = (repair: Repair) => repair.zones.reduce((sum, zone) => sum + zone.area, 0);
@@ -96,6 +114,70 @@ function patchElements(repair: Repair): Element[] {
       rule: 'T-34',
     },
     { name: 'Coat inside and out', count: dm2(area) * 2, unit: 'dm²', minutes: MINUTES.coatDm2, rule: 'T-19' },
+  ];
+}
+
+/** Cut from a bought panel: nothing to shape, but to trim and to blend into the old one (T-28, T-32). */
+function partElements(repair: Repair): Element[] {
+  const weld = dm(repair.zones.reduce((sum, zone) => sum + zone.patchPerimeter, 0));
+  const made = patchElements(repair).filter(({ name }) => name !== 'Template' && !name.startsWith('Shape'));
+  return [
+    ...made,
+    { name: 'Cut the part from the repair panel', count: weld, unit: 'dm', minutes: MINUTES.cutDm, rule: 'T-28' },
+    { name: 'Blend its edges and flanges', count: weld, unit: 'dm', minutes: MINUTES.flangeDm, rule: 'T-32' },
+  ];
+}
+
+/** dm² of one piece of a panel that is made by hand, and mm of seam that each further piece adds. */
+const MADE_PIECE = 12;
+const MADE_SEAM = 300;
+
+function makeElements(repair: Repair): Element[] {
+  const { panel } = repair;
+  const pieces = Math.max(1, Math.ceil(dm2(panel.area) / MADE_PIECE));
+  const shape = { flat: MINUTES.shapeFlat, single: MINUTES.shapeSingle, double: MINUTES.shapeDouble }[panel.curvature];
+  const seams = dm((pieces - 1) * MADE_SEAM);
+  return [
+    { name: 'Templates and forms', count: pieces * 2, unit: 'pieces', minutes: MINUTES.template, rule: 'T-03' },
+    {
+      name: `Shape the pieces (${panel.curvature} curvature)`,
+      count: dm2(panel.area) / 3,
+      unit: 'pieces of 3 dm²',
+      minutes: shape,
+      rule: 'T-27',
+    },
+    { name: 'Turn flanges', count: dm(panel.jointLength), unit: 'dm', minutes: MINUTES.flangeDm, rule: 'T-24' },
+    { name: 'Join the pieces', count: seams, unit: 'dm', minutes: MINUTES.buttDm, rule: 'T-08, T-09' },
+    {
+      name: 'Planish the seams',
+      count: seams * (panel.visible ? 2 : 1),
+      unit: 'dm',
+      minutes: MINUTES.dressDm,
+      rule: 'T-34',
+    },
+    ...wholeElements(repair),
+  ];
+}
+
+/** mm. Plugs along the edge of a sheet that is laid over (T-10). */
+const OVERLAY_PITCH = 38;
+
+function overlayElements(repair: Repair): Element[] {
+  const area = repair.zones.reduce((sum, zone) => sum + zone.patchArea, 0);
+  const edge = repair.zones.reduce((sum, zone) => sum + zone.patchPerimeter, 0);
+  return [
+    ...treatElements(repair).filter(({ name }) => !name.startsWith('Fill')),
+    { name: 'Template', count: repair.zones.length, unit: 'sheets', minutes: MINUTES.template, rule: 'T-03' },
+    {
+      name: 'Shape the sheet',
+      count: Math.max(repair.zones.length, dm2(area) / 6),
+      unit: 'pieces of 6 dm²',
+      minutes: MINUTES.shapeFlat,
+      rule: 'T-27',
+    },
+    { name: 'Trial fits', count: repair.zones.length * 2, unit: 'fits', minutes: MINUTES.trialFit, rule: 'T-30' },
+    { name: 'Plug weld the edge', count: edge / OVERLAY_PITCH, unit: 'welds', minutes: MINUTES.plug, rule: 'T-10' },
+    { name: 'Seal and coat', count: dm2(area) * 2, unit: 'dm²', minutes: MINUTES.coatDm2, rule: 'T-19' },
   ];
 }
 

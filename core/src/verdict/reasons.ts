@@ -15,7 +15,15 @@ export function ruledOut(option: OptionId, repair: Repair, nearMount: boolean): 
     if (classes.has('filler') && (repair.panel.structural || nearMount))
       return 'Filler in structure or at a mount is a defect, whatever its thickness (T-18).';
   }
-  if (option === 'whole' && !repair.offer) return 'No price is known for this panel; enter one, or plan to make it.';
+  if ((option === 'whole' || option === 'part') && !repair.offer)
+    return 'No price is known for this panel; enter one, or plan to make it.';
+  if (option === 'overlay') {
+    if (classes.has('through') || classes.has('old-repair'))
+      return 'A sheet is laid over treated sound metal only; what is through or an earlier repair must come out.';
+    if (repair.panel.structural || nearMount)
+      return 'In load-bearing structure overlap on rust does not count: cut it out.';
+    if (repair.panel.visible) return 'A lap on a visible surface shows and holds water.';
+  }
   return null;
 }
 
@@ -42,6 +50,26 @@ export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; a
       no.push(`${Math.round(weld)} mm of weld in a soft, visible surface can warp it.`);
     if (panel.curvature === 'double') no.push('Double curvature: each patch has to be shaped, not only folded.');
     no.push('What shows is never all of it: expect the patch to grow after the cut (T-26).');
+  }
+  if (option === 'part') {
+    yes.push('The pressing brings the shape: nothing has to be formed.');
+    yes.push(
+      'Nine times in ten a repair panel is larger than what has to be replaced (T-28): the rest stays original.',
+    );
+    if (offer && offer.leadDays > 7) no.push(`${offer.leadDays} days of delivery before it can begin.`);
+    no.push('Its edges never meet the old panel as they come: plan blending (T-32).');
+    if (panel.visible && panel.curvature !== 'double')
+      no.push(`${Math.round(weld)} mm of weld in a visible surface can warp it.`);
+  }
+  if (option === 'make') {
+    yes.push('Needs nobody who sells it, and can be as the original, weld for weld.');
+    no.push('Takes forming tools and the hands for it; a first one is made twice.');
+    if (panel.curvature === 'double') no.push('Double curvature: pieces are shaped, joined and planished.');
+  }
+  if (option === 'overlay') {
+    yes.push('Quick, and little heat goes into the panel.');
+    no.push('Rust that is sandwiched goes on unseen: treat, seal and drain it, and look again every year.');
+    no.push('Some testers and judges reject it: ask before.');
   }
   if (option === 'whole') {
     if (share > CHAIN_OF_PATCHES) yes.push(`${percent} of the panel is gone.`);

@@ -54,6 +54,18 @@ export interface House {
   /** Median of found/seen hours. */
   hiddenMedian: number;
   runs: number;
+  /** Laying a new sheet over treated metal is offered. */
+  overlay: boolean;
+  /** Hours of such work in a day. */
+  hoursPerDay: number;
 }
 
-export const houseDefaults: House = { mountRadius: 300, pace: 1, hiddenSigma: 0.3, hiddenMedian: 1.2, runs: 4000 };
+export const houseDefaults: House = {
+  mountRadius: 300,
+  pace: 1,
+  hiddenSigma: 0.3,
+  hiddenMedian: 1.2,
+  runs: 4000,
+  overlay: false,
+  hoursPerDay: 6,
+};

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { pertTable } from './pertTable.ts';
 import { calibrate, compare, simulate, type Rates, type Repair } from './index.ts';
 
 const rates: Rates = { hour: 4500, sheetDm2: 60, weldMetre: 250, coatDm2: 40 };
@@ -200,5 +201,47 @@ describe('verdict.calibrate', () => {
     expect(() => calibrate({ element: 'fit', history: [{ estimated: 0, actual: 1 }] })).toThrow(
       expect.objectContaining({ field: 'history[0].estimated' }),
     );
+  });
+});
+
+describe('the options of a verdict', () => {
+  const options = (house = {}, given = repair) => compare({ repair: given, rates, house }).options;
+
+  it('are treat, patch, part of a panel, whole panel and make; a sheet laid over only where the house allows it', () => {
+    expect(options().map(({ id }) => id)).toEqual(['treat', 'patch', 'part', 'whole', 'make']);
+    const hidden = {
+      ...repair,
+      panel: { ...repair.panel, visible: false },
+      zones: [{ ...repair.zones[0]!, class: 'pitted' as const }],
+    };
+    const overlay = options({ overlay: true }, hidden).find(({ id }) => id === 'overlay')!;
+    expect(overlay.ruledOut).toBeNull();
+    expect(options({ overlay: true }).find(({ id }) => id === 'overlay')!.ruledOut).toMatch(/what is through/);
+    const structural = { ...hidden, panel: { ...hidden.panel, structural: true } };
+    expect(options({ overlay: true }, structural).find(({ id }) => id === 'overlay')!.ruledOut).toMatch(/load-bearing/);
+  });
+
+  it('what must be bought needs a price and waits for delivery; making waits for nobody and takes longest', () => {
+    const without = options({}, { ...repair, offer: null });
+    expect(without.filter(({ ruledOut }) => /No price/.test(ruledOut ?? '')).map(({ id }) => id)).toEqual([
+      'part',
+      'whole',
+    ]);
+    const all = new Map(options().map((option) => [option.id, option]));
+    expect(all.get('part')!.waitDays).toBe(10);
+    expect(all.get('part')!.days.p10).toBeGreaterThan(11);
+    expect(all.get('make')!.waitDays).toBe(0);
+    expect(all.get('make')!.hours.p50).toBeGreaterThan(all.get('whole')!.hours.p50);
+    expect(all.get('patch')!.days.p50).toBeCloseTo(all.get('patch')!.hours.p50 / 6 + 1, 1);
+  });
+
+  // PERT mean (min + 4·mode + max)/6 and its beta shape: Malcolm et al. 1959.
+  it('the table of a PERT has its mean, its ends and a rising inverse', () => {
+    const table = pertTable([6, 9, 15]);
+    const draws = Array.from({ length: 20_000 }, (_, i) => table((i + 0.5) / 20_000));
+    expect(draws.reduce((a, b) => a + b, 0) / draws.length).toBeCloseTo((6 + 36 + 15) / 6, 3);
+    expect(draws.every((x, i) => i === 0 || x >= draws[i - 1]!)).toBe(true);
+    expect([table(1e-12), table(1 - 1e-12)]).toEqual([expect.closeTo(6, 1), expect.closeTo(15, 0)]);
+    expect(pertTable([4, 4, 4])(0.3)).toBe(4);
   });
 });

@@ -1,3 +1,4 @@
+import { isCutIn } from '@aspecta/core/verdict';
 import type { BoardPanel } from '@aspecta/contract/board';
 import type { NextStep } from '@aspecta/contract/garage';
 import { panelOf, type BodyPlan } from '@aspecta/core/body';
@@ -32,7 +33,7 @@ export function nextStep({ plan, panels, zones, repairs, orders }: Situation): N
   const late = orders.find(isLate);
   const wanted = orders.find((order) => order.state === 'wanted');
   const arrived = orders.find((order) => order.state === 'arrived');
-  const open = repairs.find((repair) => repair.choice === 'patch' && !repair.done);
+  const open = repairs.find((repair) => isCutIn(repair.choice) && !repair.done);
   const undecided = zones.find((zone) => !repairs.some((repair) => repair.zones.some(({ id }) => id === zone.id)));
   const unmeasured =
     RUSTS_FIRST.find((id) => panels.find((panel) => panel.panel === id)?.readings === 0) ??

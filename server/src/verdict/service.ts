@@ -3,7 +3,7 @@ import type { RepairView, VerdictView } from '@aspecta/contract/verdict';
 import { panelJoints, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
 import { cutLine } from '@aspecta/core/cut';
 import { area, clip, toRing, inRing } from '@aspecta/core/geometry';
-import { compare, type OptionId, type Repair, type Verdict } from '@aspecta/core/verdict';
+import { compare, isBought, type OptionId, type Repair, type Verdict } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
 import { record } from '../events/record.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
@@ -21,7 +21,10 @@ const MARGIN = 20;
 const WORDS: Record<OptionId, string> = {
   treat: 'treat and keep',
   patch: 'let in a patch',
+  part: 'let in part of a repair panel',
   whole: 'fit a whole panel',
+  make: 'make the panel',
+  overlay: 'lay a new sheet over it',
 };
 
 interface Services {
@@ -151,7 +154,7 @@ export class VerdictService {
     };
     await this.db.transaction(async (manager) => {
       await manager.insert(RepairEntity, row);
-      if (input.choice === 'whole' && offer) await this.services.orders.wantPanel(manager, caller, row, offer);
+      if (isBought(input.choice) && offer) await this.services.orders.wantPanel(manager, caller, row, offer);
       await record(manager, caller, vehicleId, 'verdict', `${panel.name}: ${WORDS[input.choice]} – ${input.reason}`);
     });
     return this.repair(caller, row.id);
@@ -184,7 +187,7 @@ export class VerdictService {
         { ...changes, ...figures, decidedBy: caller.name, decidedAt: new Date() },
         () => this.repair(caller, id),
       );
-      if (changes.choice === 'whole' && offer) await this.services.orders.wantPanel(manager, caller, repair, offer);
+      if (isBought(changes.choice) && offer) await this.services.orders.wantPanel(manager, caller, repair, offer);
       await record(
         manager,
         caller,

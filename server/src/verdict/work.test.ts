@@ -36,7 +36,7 @@ describe('verdict', () => {
     const before = (await owner.post(`/vehicles/${vehicle}/verdict`, { zoneIds: [zone] }).expect(200))
       .body as VerdictView;
     expect(before.offer).toBeNull();
-    expect(before.verdict.options.map((option) => option.ruledOut !== null)).toEqual([true, false, true]);
+    expect(before.verdict.options.map((option) => option.ruledOut !== null)).toEqual([true, false, true, true, false]);
     await owner
       .post(`/vehicles/${vehicle}/offers`, {
         panel: 'quarter-l',

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { RepairView } from '@aspecta/contract/verdict';
+import { isBought, isCutIn } from '@aspecta/core/verdict';
 import { put } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { hours, useUnits } from '../shell/units.ts';
@@ -10,7 +11,14 @@ const emit = defineEmits<{ changed: [] }>();
 const session = useSession();
 const units = useUnits();
 const form = useForm();
-const WORDS = { treat: 'Treat', patch: 'Patch', whole: 'Whole panel' } as const;
+const WORDS = {
+  treat: 'Treat',
+  patch: 'Patch',
+  part: 'Part of a repair panel',
+  whole: 'Whole panel',
+  make: 'Make it',
+  overlay: 'Sheet laid over',
+} as const;
 
 async function setDone(repair: RepairView, done: boolean): Promise<void> {
   const { choice, reason, version } = repair;
@@ -43,18 +51,18 @@ async function setDone(repair: RepairView, done: boolean): Promise<void> {
         </p>
         <div class="row">
           <RouterLink
-            v-if="repair.choice === 'patch'"
+            v-if="isCutIn(repair.choice)"
             class="btn small-btn"
             :to="`/vehicles/${vehicle}/repairs/${repair.id}/cut`"
             >Cut</RouterLink
           >
           <RouterLink
-            v-if="repair.choice === 'patch'"
+            v-if="isCutIn(repair.choice)"
             class="btn small-btn"
             :to="`/vehicles/${vehicle}/repairs/${repair.id}/weld`"
             >Weld</RouterLink
           >
-          <RouterLink v-if="repair.choice === 'whole'" class="btn small-btn" to="/orders">Order</RouterLink>
+          <RouterLink v-if="isBought(repair.choice)" class="btn small-btn" to="/orders">Order</RouterLink>
           <button
             v-if="session.canWork"
             class="btn small-btn"

@@ -6,6 +6,7 @@ import { hours, useUnits } from '../shell/units.ts';
 const props = defineProps<{ option: VerdictOption; proposed: boolean; chosen: boolean; offer: VerdictView['offer'] }>();
 const emit = defineEmits<{ choose: [] }>();
 const units = useUnits();
+const days = (value: number) => Math.ceil(value);
 </script>
 
 <template>
@@ -24,7 +25,7 @@ const units = useUnits();
       >
     </label>
     <p v-if="option.ruledOut" class="alarm small">Ruled out. {{ option.ruledOut }}</p>
-    <template v-if="!(option.ruledOut && option.id === 'whole')">
+    <template v-if="!option.ruledOut">
       <p class="big mono">
         {{ hours(option.hours.p50) }}<br /><small class="soft"
           >{{ hours(option.hours.p10) }} to {{ hours(option.hours.p90) }}</small
@@ -36,7 +37,8 @@ const units = useUnits();
         >
       </p>
       <p class="small soft">
-        {{ units.money(option.outlay) }} of it to be paid out<template v-if="offer"
+        Done in {{ days(option.days.p10) }} to {{ days(option.days.p90) }} days. {{ units.money(option.outlay) }} of it
+        to be paid out<template v-if="offer"
           >: panel landed {{ units.money(offer.landed) }} from {{ offer.maker }}, {{ offer.leadDays }} days</template
         >.
       </p>

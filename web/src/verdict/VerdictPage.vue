@@ -7,7 +7,7 @@ import type { RepairView, VerdictView } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
-import type { OptionId } from '@aspecta/core/verdict';
+import { isBought, isCutIn, type OptionId } from '@aspecta/core/verdict';
 import { get, post } from '../shell/api.ts';
 import Field from '../shell/Field.vue';
 import StationFrame from '../shell/StationFrame.vue';
@@ -23,6 +23,14 @@ import { ringPath } from '../sheet/pathData.ts';
 import OfferForm from './OfferForm.vue';
 import OptionColumn from './OptionColumn.vue';
 
+const WORDS = {
+  treat: 'treat',
+  patch: 'patch',
+  part: 'part of a repair panel',
+  whole: 'whole panel',
+  make: 'make the panel',
+  overlay: 'sheet laid over',
+} as const;
 const props = defineProps<{ id: string; panel: string }>();
 const router = useRouter();
 const session = useSession();
@@ -68,7 +76,7 @@ async function decide(): Promise<void> {
   });
   if (!done || !repair) return;
   await router.push(
-    repair.choice === 'patch'
+    isCutIn(repair.choice)
       ? `/vehicles/${props.id}/repairs/${repair.id}/cut`
       : repair.choice === 'whole'
         ? '/orders'
@@ -112,8 +120,7 @@ const proposed = computed(
         <div class="stack">
           <div v-for="repair in load.data.value.decided" :key="repair.id" class="notice">
             <p>
-              {{ repair.decidedBy }} has decided:
-              <strong>{{ repair.choice === 'whole' ? 'whole panel' : repair.choice }}</strong> – {{ repair.reason }}
+              {{ repair.decidedBy }} has decided: <strong>{{ WORDS[repair.choice] }}</strong> – {{ repair.reason }}
             </p>
           </div>
           <div v-if="load.data.value.open.length === 0" class="stack">
@@ -163,7 +170,7 @@ const proposed = computed(
                   :option="option"
                   :proposed="option.id === verdict.verdict.proposed"
                   :chosen="choice === option.id"
-                  :offer="option.id === 'whole' ? verdict.offer : null"
+                  :offer="isBought(option.id) ? verdict.offer : null"
                   @choose="choice = option.id"
                 />
               </div>
@@ -230,18 +237,8 @@ const proposed = computed(
 }
 .options {
   display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(215px, 1fr));
   gap: 0.75rem;
-}
-@media (max-width: 1100px) {
-  .options {
-    grid-template-columns: 1fr;
-  }
-}
-@media (max-width: 900px) and (min-width: 640px) {
-  .options {
-    grid-template-columns: repeat(3, minmax(0, 1fr));
-  }
 }
 summary {
   min-height: 44px;
