@@ -1,3 +1,4 @@
+export { cutPanelOf } from './panel.ts';
 export { lineOnMap } from './onMap.ts';
 export { cutLine, type CutLine, type CutRun } from './line.ts';
 export { cutRules, type CutPanel, type CutRules } from './rules.ts';

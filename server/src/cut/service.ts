@@ -1,7 +1,7 @@
 import type { DataSource } from 'typeorm';
 import { cutDefaults, type CutPlanView, type CutSettings } from '@aspecta/contract/cut';
-import { layerOf, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
-import { chooseDatums, cutLine, cutOffsets, lineOnMap, type CutLine } from '@aspecta/core/cut';
+import { layerOf, panelOf, type Panel } from '@aspecta/core/body';
+import { cutPanelOf, chooseDatums, cutLine, cutOffsets, lineOnMap, type CutLine } from '@aspecta/core/cut';
 import type { Point } from '@aspecta/core/geometry';
 import { metalOf } from '@aspecta/core/survey';
 import { changeVersioned } from '../db/change.ts';
@@ -46,9 +46,8 @@ export class CutService {
     ]);
     const layer = layerOf(panel, zones[0]!.layer);
     const readings = await this.services.readings.countingOn(vehicle.id, panel.id, layer.id);
-    const sheet = sheetOf(panel);
     const line = cutLine({
-      panel: { outline: panel.outline, openings: sheet.slice(1), creases: panel.creases },
+      panel: cutPanelOf(panel),
       damage: zones.map((zone) => zone.ring),
       margin: settings.margin,
       house: settings,

@@ -1,7 +1,7 @@
 import { In, IsNull, type DataSource } from 'typeorm';
 import type { RepairView, VerdictView } from '@aspecta/contract/verdict';
 import { panelJoints, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
-import { cutLine } from '@aspecta/core/cut';
+import { cutLine, cutPanelOf } from '@aspecta/core/cut';
 import { area, clip, toRing, inRing } from '@aspecta/core/geometry';
 import { compare, isBought, type OptionId, type Repair, type Verdict } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
@@ -213,7 +213,7 @@ function countedZone(zone: ZoneRow, panel: Panel): Repair['zones'][number] {
   const sheet = sheetOf(panel);
   const onSheet = clip('intersection', [zone.ring, ...zone.holes], sheet);
   const line = cutLine({
-    panel: { outline: panel.outline, openings: sheet.slice(1), creases: panel.creases },
+    panel: cutPanelOf(panel),
     damage: [zone.ring],
     margin: MARGIN,
   });

@@ -120,10 +120,9 @@ function measured(from: Point, to: Point, off = 20) {
 </template>
 
 <style scoped>
-/* The answer stands above the drawing. */
 .host {
-  position: absolute;
-  inset: 6.4rem 0 0;
+  position: relative;
+  min-height: 0;
   overflow: hidden;
 }
 svg {

@@ -52,10 +52,12 @@ function save(): void {
       <button class="btn small-btn" @click="book.reset()">Usual values</button>
     </template>
     <template #sheet>
-      <BookDrawing v-if="drawing" :drawing="drawing" :class="{ stale: broken }" />
-      <div v-if="answer" class="answer" :class="{ stale: broken }" aria-live="polite">
-        <p class="figure">{{ answer.figure }}</p>
-        <p>{{ answer.sentence }}</p>
+      <div class="bench" :class="{ stale: broken }">
+        <div v-if="answer" class="answer" aria-live="polite">
+          <p class="figure">{{ answer.figure }}</p>
+          <p>{{ answer.sentence }}</p>
+        </div>
+        <BookDrawing v-if="drawing" class="grow" :drawing="drawing" />
       </div>
     </template>
     <template #card>
@@ -127,15 +129,25 @@ function save(): void {
 </template>
 
 <style scoped>
-.answer {
+.bench {
   position: absolute;
-  left: 1rem;
-  top: 0.8rem;
-  max-width: min(36rem, calc(100% - 2rem));
-  padding: 0.5rem 0.8rem;
-  background: color-mix(in srgb, var(--card) 88%, transparent);
-  border: 1px solid var(--line);
-  border-radius: 8px;
+  inset: 0;
+  display: flex;
+  flex-direction: column;
+}
+.answer {
+  flex: none;
+  padding: 0.7rem 1.1rem 0;
+}
+@media (max-width: 640px) {
+  .answer {
+    padding: 0.4rem 0.8rem 0;
+    font-size: 0.92rem;
+    line-height: 1.3;
+  }
+  .answer .figure {
+    font-size: 1.7rem;
+  }
 }
 .answer p {
   margin: 0;

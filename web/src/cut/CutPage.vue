@@ -10,6 +10,7 @@ import { footOn } from '@aspecta/core/cut';
 import { boxOf, offset, type Point } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { ApiProblem, get, put } from '../shell/api.ts';
+import WeighedLines from './WeighedLines.vue';
 import LengthField from '../shell/LengthField.vue';
 import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
@@ -87,6 +88,7 @@ const corner = computed(() => plan.value?.corners[picked.value] ?? null);
 const feet = computed(() =>
   corner.value ? plan.value!.datums.map((datum) => footOn(datum, corner.value!.corner)) : [],
 );
+const cutRuns = computed(() => plan.value?.line.runs.filter((run) => run.cut).length ?? 0);
 const follows = computed(() =>
   plan.value!.line.runs.filter((run) => run.cut && run.follows !== 'free').map((run) => run.name),
 );
@@ -171,14 +173,15 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
             <p class="eyebrow">Where does the saw go?</p>
             <p class="figure">{{ units.length(plan.line.cutLength) }}</p>
             <p class="soft small">
-              to cut and weld in {{ plan.line.runs.filter((run) => run.cut).length }} straight runs<template
-                v-if="plan.line.edgeLength > 1"
+              to cut and weld in {{ cutRuns }} straight {{ cutRuns === 1 ? 'run' : 'runs'
+              }}<template v-if="plan.line.edgeLength > 1"
                 >, with {{ units.length(plan.line.edgeLength) }} of the panel’s own edge to make again</template
               ><template v-if="follows.length > 0">; beside {{ follows.join(', ') }}</template
               >.
             </p>
           </div>
           <p v-for="warning in plan.line.warnings" :key="warning" class="notice bad">{{ warning }}</p>
+          <WeighedLines :line="plan.line" />
           <p v-if="load.data.value.repair.staleZones.length > 0" class="notice bad">
             The damage was changed after the decision; the line follows the damage as it is now. Look at the verdict
             again.

@@ -59,8 +59,11 @@ nav {
   gap: 0.1rem;
   flex: 1;
   min-width: 0;
+  overflow-x: auto;
+  scrollbar-width: none;
 }
 nav a {
+  flex: none;
   display: flex;
   align-items: center;
   min-height: 44px;

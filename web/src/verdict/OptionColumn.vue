@@ -6,7 +6,10 @@ import { hours, useUnits } from '../shell/units.ts';
 const props = defineProps<{ option: VerdictOption; proposed: boolean; chosen: boolean; offer: VerdictView['offer'] }>();
 const emit = defineEmits<{ choose: [] }>();
 const units = useUnits();
-const days = (value: number) => Math.ceil(value);
+const days = ({ p10, p90 }: { p10: number; p90: number }) => {
+  const [soon, late] = [Math.ceil(p10), Math.ceil(p90)];
+  return soon === late ? `about ${late} days` : `${soon} to ${late} days`;
+};
 </script>
 
 <template>
@@ -37,8 +40,7 @@ const days = (value: number) => Math.ceil(value);
         >
       </p>
       <p class="small soft">
-        Done in {{ days(option.days.p10) }} to {{ days(option.days.p90) }} days. {{ units.money(option.outlay) }} of it
-        to be paid out<template v-if="offer"
+        Done in {{ days(option.days) }}. {{ units.money(option.outlay) }} of it to be paid out<template v-if="offer"
           >: panel landed {{ units.money(offer.landed) }} from {{ offer.maker }}, {{ offer.leadDays }} days</template
         >.
       </p>

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { CutLine } from '@aspecta/core/cut';
+import { useUnits } from '../shell/units.ts';
+
+/* Why the line runs where it does, and what the other lines that were weighed would cost. */
+const props = defineProps<{ line: CutLine }>();
+const units = useUnits();
+const whys = computed(() => [...new Set(props.line.runs.map((run) => run.why))]);
+const more = (cost: number) => `${Math.round((cost / props.line.cost - 1) * 100)} %`;
+</script>
+
+<template>
+  <details>
+    <summary class="small">Why here, and what else was weighed</summary>
+    <p v-for="why in whys" :key="why" class="small">{{ why }}</p>
+    <p v-if="line.layersBehind.length > 0" class="small">
+      Behind it, not to be cut: {{ line.layersBehind.join(', ') }}. Set the blade to one sheet.
+    </p>
+    <table v-if="line.alternatives.length > 0" class="plain small">
+      <thead>
+        <tr>
+          <th>Other lines</th>
+          <th class="num">cut</th>
+          <th class="num">cost</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="other in line.alternatives.slice(0, 5)" :key="other.name + other.cost">
+          <td>{{ other.name }}</td>
+          <td class="num">{{ units.length(other.length) }}</td>
+          <td class="num">
+            {{
+              other.cost >= line.cost
+                ? `${more(other.cost)} more`
+                : `${more(other.cost)}, but more metal or harder to mark`
+            }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="small soft">
+      A millimetre in a soft flat middle, near a hole or in double curvature costs more; beside a crease or on a flange
+      less.
+    </p>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+}
+</style>
