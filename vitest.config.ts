@@ -3,8 +3,8 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', root: 'core', include: ['src/**/*.test.ts'] } },
-      { test: { name: 'contract', root: 'contract', include: ['src/**/*.test.ts'] } },
+      { test: { name: 'core', root: 'core', include: ['src/**/*.test.ts'], testTimeout: 60_000 } },
+      { test: { name: 'contract', root: 'contract', include: ['src/**/*.test.ts'], testTimeout: 60_000 } },
       './web/vitest.config.ts',
       {
         test: {
@@ -12,7 +12,7 @@ export default defineConfig({
           root: 'server',
           include: ['src/**/*.test.ts'],
           globalSetup: ['./src/testing/database.ts'],
-          testTimeout: 30_000,
+          testTimeout: 60_000,
           hookTimeout: 60_000,
           maxWorkers: 2,
         },

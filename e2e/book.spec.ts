@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, test, type House } from './house.ts';
 import type { Page } from '@playwright/test';
 
@@ -69,6 +70,14 @@ test('shop work on eight pages', async ({ page, house }) => {
   const saved = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Outline 1:1 as SVG' }).click();
   expect((await saved).suggestedFilename()).toBe('cone-1to1.svg');
+  await page.getByLabel('File of the outline').selectOption('PDF on A4 sheets');
+  const paper = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Outline 1:1 as PDF on A4 sheets' }).click();
+  expect(
+    readFileSync((await (await paper).path())!)
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-');
 
   await open(page, house, 'tapes');
   await expect(figure(page)).toHaveText('B–D is off');

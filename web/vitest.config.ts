@@ -3,5 +3,11 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   plugins: [vue()],
-  test: { name: 'web', root: import.meta.dirname, include: ['src/**/*.test.ts'], environment: 'jsdom' },
+  test: {
+    name: 'web',
+    root: import.meta.dirname,
+    include: ['src/**/*.test.ts'],
+    environment: 'jsdom',
+    testTimeout: 60_000,
+  },
 });

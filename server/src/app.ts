@@ -29,6 +29,7 @@ import { photoRoutes } from './photo/routes.ts';
 import { PhotoService } from './photo/service.ts';
 import { reportRoutes } from './report/routes.ts';
 import { ReportService } from './report/service.ts';
+import { shapeRoutes } from './shape/routes.ts';
 import { doorRoutes, shopRoutes } from './shop/routes.ts';
 import { ShopService } from './shop/service.ts';
 import { ExtentService } from './survey/extents.ts';
@@ -163,6 +164,7 @@ function apiRoutes(options: AppOptions, services: Services, bench: CalcBench, st
     doorRoutes(services.shops, { demo: options.demo ?? false, triesPerQuarterHour: options.triesPerQuarterHour ?? 20 }),
   );
   api.use('/calc', calcRoutes(bench));
+  api.use(shapeRoutes());
   api.use('/shop', shopRoutes(services.shops));
   api.use('/orders', orderRoutes(services.orders));
   api.use('/vehicles', garageRoutes(services.garage, services.board));

@@ -9,7 +9,7 @@ import StationFrame from '../shell/StationFrame.vue';
 import BookDrawing from './BookDrawing.vue';
 import KeepInCar from './KeepInCar.vue';
 import RunningBar from './RunningBar.vue';
-import { toSvg } from './outlineFile.ts';
+import OutlineFiles from './OutlineFiles.vue';
 import type { BookPage } from './page.ts';
 import { useBook } from './useBook.ts';
 
@@ -34,14 +34,6 @@ const link = () => window.location.href;
 async function copy(): Promise<void> {
   await navigator.clipboard?.writeText(link()).catch(() => undefined);
   copied.value = true;
-}
-function save(): void {
-  const outline = props.page.outline?.(result.value as never);
-  if (!outline) return;
-  const url = URL.createObjectURL(new Blob([toSvg(outline)], { type: 'image/svg+xml' }));
-  const a = Object.assign(document.createElement('a'), { href: url, download: `${props.page.key}-1to1.svg` });
-  a.click();
-  URL.revokeObjectURL(url);
 }
 </script>
 
@@ -107,7 +99,13 @@ function save(): void {
         >
       </dl>
       <div class="row actions">
-        <button v-if="page.outline && answer" class="btn small-btn" @click="save">Outline 1:1 as SVG</button>
+        <OutlineFiles
+          v-if="page.outline && answer"
+          :name="page.key"
+          :title="page.title"
+          :cut="page.outline(result as never)"
+          :mark="page.marks?.(result as never) ?? []"
+        />
         <button v-if="session.canWork && answer" class="btn small-btn" @click="keeping = true">Use in a car</button>
       </div>
       <div v-if="notes.cautions.length > 0" class="notice small">

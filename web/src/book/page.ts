@@ -53,6 +53,8 @@ export interface BookPage {
   draw(result: never, values: Values, write: Writer): Drawing;
   /** 1:1 outline to cut, mm, for a file. */
   outline?: (result: never) => readonly (readonly (readonly [number, number])[])[];
+  /** Bend lines, slits and arrows that go with it. */
+  marks?: (result: never) => readonly (readonly (readonly [number, number])[])[];
 }
 
 export const GROUPS = ['Measure', 'Inspect', 'Hold', 'Cut', 'Shape', 'Weld', 'Buy and plan'] as const;
@@ -60,10 +62,11 @@ export type BookGroup = (typeof GROUPS)[number];
 
 /** Keeps the types of a page together: what its calculation gives goes into answer and draw. */
 export function page<R>(
-  given: Omit<BookPage, 'answer' | 'draw' | 'outline'> & {
+  given: Omit<BookPage, 'answer' | 'draw' | 'outline' | 'marks'> & {
     answer(result: R, values: Values, write: Writer): BookAnswer;
     draw(result: R, values: Values, write: Writer): Drawing;
     outline?: (result: R) => readonly (readonly (readonly [number, number])[])[];
+    marks?: (result: R) => readonly (readonly (readonly [number, number])[])[];
   },
 ): BookPage {
   return given as unknown as BookPage;

@@ -38,6 +38,8 @@ export const get = <T>(path: string) => send<T>('GET', path);
 export const post = <T>(path: string, body: unknown = {}) => send<T>('POST', path, body);
 export const put = <T>(path: string, body: unknown) => send<T>('PUT', path, body);
 export const remove = (path: string) => send<void>('DELETE', path);
+/** Sends JSON and is given a file. */
+export const postForBlob = (path: string, body: unknown) => send<Blob>('POST', path, body);
 /** A file as it is. */
 export const postBytes = <T>(path: string, bytes: Blob | string, type = 'application/octet-stream') =>
   send<T>('POST', path, bytes, type);
@@ -70,6 +72,8 @@ async function send<T>(
   const date = response.headers.get('date');
   if (date) clockOffset = new Date(date).getTime() + 500 - Date.now();
   if (response.status === 204) return undefined as T;
+  // A file is given as it is; everything else is JSON.
+  if (response.ok && !response.headers.get('content-type')?.includes('json')) return (await response.blob()) as T;
   const answer = (await response.json().catch(() => null)) as unknown;
   if (response.ok) return answer as T;
   const problem = new ApiProblem(

@@ -229,7 +229,12 @@ export const shapePages: readonly BookPage[] = [
           },
           { kind: 'line', points: arcLine([0, 0], radius, from, from + sweep), look: 'ghost' },
           ...slits,
-          { kind: 'text', at: [0, radius * 0.55], text: 'fold line dashed', anchor: 'middle' },
+          {
+            kind: 'text',
+            at: [0, radius * 0.55],
+            text: v['side'] === 'shrink' ? 'fold along the inner edge' : 'fold along the outer edge',
+            anchor: 'middle',
+          },
         ],
       };
     },
@@ -540,6 +545,7 @@ export const shapePages: readonly BookPage[] = [
       ],
     }),
     outline: (r) => r.blank,
+    marks: (r) => [...r.bends.map((bend) => bend.line), ...r.slits, r.grain],
   }),
   page<Nesting>({
     key: 'nest',
