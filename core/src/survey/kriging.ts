@@ -13,6 +13,9 @@ export interface Kriging {
   predict(us: ArrayLike<number>, vs: ArrayLike<number>, mean: Float64Array, variance: Float64Array): void;
 }
 
+/** Math.hypot guards against overflow, which mm never reach, and takes ten times as long. */
+const distance = (du: number, dv: number) => Math.sqrt(du * du + dv * dv);
+
 /** Builds and factors the system for distinct samples and a sound model. */
 export function prepareKriging(samples: readonly Sample[], model: VariogramModel, withResiduals = true): Kriging {
   const n = samples.length;
@@ -24,7 +27,7 @@ export function prepareKriging(samples: readonly Sample[], model: VariogramModel
   // A trace of the sill on the diagonal keeps smooth models solvable; it is far below any gauge.
   const jitter = sill * 1e-10;
   for (let i = 0; i < n; i++) {
-    for (let j = 0; j < i; j++) matrix[i * n + j] = covariance(Math.hypot(us[i]! - us[j]!, vs[i]! - vs[j]!));
+    for (let j = 0; j < i; j++) matrix[i * n + j] = covariance(distance(us[i]! - us[j]!, vs[i]! - vs[j]!));
     matrix[i * n + i] = sill + jitter;
   }
   const lower = factorInPlace(matrix, n);
@@ -48,7 +51,7 @@ export function prepareKriging(samples: readonly Sample[], model: VariogramModel
       hit.fill(-1);
       for (let i = 0; i < n; i++) {
         for (let b = 0; b < count; b++) {
-          const h = Math.hypot(us[i]! - atU[start + b]!, vs[i]! - atV[start + b]!);
+          const h = distance(us[i]! - atU[start + b]!, vs[i]! - atV[start + b]!);
           if (h < SAME_PLACE / 2) hit[b] = i;
           const k = covariance(h);
           block[i * BLOCK + b] = k;
