@@ -268,12 +268,15 @@ export const weldCalculations = [
       process,
       thickness: mm('one sheet'),
       position: Joi.string().description('flat, vertical or overhead'),
-      settings: object({}, 'process, thickness and position together', {
+      settings: object({}, 'process, thickness and position together; what weld.settings gives may stand beside them', {
         process,
         thickness: mm('one sheet'),
         position: Joi.string(),
-      }),
-      tacks: object({}, 'pitch and stitch together', { pitch: mm('of tacks'), stitch: mm('length of a stitch') }),
+      }).unknown(),
+      tacks: object({}, 'pitch and stitch together', {
+        pitch: mm('of tacks'),
+        stitch: mm('length of a stitch'),
+      }).unknown(),
       pitch: mm('of tacks'),
       stitch: mm('length of a stitch'),
       handWarm: celsius('at which a place may be welded again'),
@@ -308,13 +311,20 @@ export const weldCalculations = [
     },
     example: { seams: [{ points: SQUARE, closed: true }], process: 'mig', thickness: 0.9, strategy: 'coolest' },
     heavy: true,
-    run: ({ settings: set, tacks: laid, ...rest }: WeldInput & { settings?: object; tacks?: object }) =>
+    run: ({
+      settings: set,
+      tacks: laid,
+      ...rest
+    }: WeldInput & { settings?: Partial<WeldInput>; tacks?: Partial<WeldInput> }) =>
       planWelds({
-        ...set,
-        ...laid,
+        ...(set?.process === undefined ? {} : { process: set.process }),
+        ...(set?.thickness === undefined ? {} : { thickness: set.thickness }),
+        ...(set?.position === undefined ? {} : { position: set.position }),
+        ...(laid?.pitch === undefined ? {} : { pitch: laid.pitch }),
+        ...(laid?.stitch === undefined ? {} : { stitch: laid.stitch }),
         ...rest,
         seams: rest.seams.map((seam) => ({ ...seam, closed: Boolean(seam.closed) })),
-      } as WeldInput),
+      }),
   }),
   calculation({
     id: 'weld.distortion',

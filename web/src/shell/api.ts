@@ -73,7 +73,8 @@ async function send<T>(
   if (date) clockOffset = new Date(date).getTime() + 500 - Date.now();
   if (response.status === 204) return undefined as T;
   // A file is given as it is; everything else is JSON.
-  if (response.ok && !response.headers.get('content-type')?.includes('json')) return (await response.blob()) as T;
+  if (response.ok && /^application\/(dxf|pdf)/.test(response.headers.get('content-type') ?? ''))
+    return (await response.blob()) as T;
   const answer = (await response.json().catch(() => null)) as unknown;
   if (response.ok) return answer as T;
   const problem = new ApiProblem(
