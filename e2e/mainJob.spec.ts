@@ -67,8 +67,10 @@ test('one car from the first reading to the last stitch', async ({ page, house }
     await page.getByRole('link', { name: /Weigh treat, patch or whole panel/ }).click();
     await expect(page.getByText(/cannot be treated; it must be cut out/)).toBeVisible();
     await expect(page.getByText('No price is known for this panel').first()).toBeHidden();
-    await page.getByText('What is counted').nth(1).click();
-    await expect(page.getByText('Tack and stitch')).toBeVisible();
+    const patch = page.locator('.option', { has: page.getByRole('radio', { name: /Let in a patch/ }) });
+    await patch.getByText('What is counted').click();
+    await expect(patch.getByText('Tack and stitch')).toBeVisible();
+    await expect(page.getByRole('radio', { name: /part of a repair panel|whole panel|Make the panel/ })).toHaveCount(3);
     await page.getByRole('button', { name: /Decide: let in a patch/ }).click();
     await expect(page.getByRole('alert').filter({ hasText: 'reason' })).toBeVisible();
     await page.getByLabel('You decide. Why?').fill('Small hole in good metal');
@@ -164,7 +166,8 @@ test('one car from the first reading to the last stitch', async ({ page, house }
     await page.getByLabel('Delivery, days').fill('5');
     await page.getByRole('button', { name: 'Add the price' }).click();
     // Worked by hand: (95.00 + 24.00) × 1.21 = 143.99.
-    await expect(page.getByText('panel landed €143.99 from Harrow Pressings, 5 days')).toBeVisible();
+    const whole = page.locator('.option', { has: page.getByRole('radio', { name: /Fit a whole panel/ }) });
+    await expect(whole.getByText('panel landed €143.99 from Harrow Pressings, 5 days')).toBeVisible();
     await page.getByRole('radio', { name: /Fit a whole panel/ }).check();
     await page.getByLabel('You decide. Why?').fill('A third of it is gone');
     await page.getByRole('button', { name: /Decide: fit a whole panel/ }).click();
