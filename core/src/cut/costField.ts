@@ -1,10 +1,9 @@
 import {
   boxOf,
-  inPolygon,
   inRing,
+  insideAlong,
+  nearness,
   simplifyRing,
-  toLine,
-  toRing,
   type Point,
   type Polygon,
   type Ring,
@@ -41,23 +40,26 @@ export interface CostField {
   blocked: number[];
 }
 
-/** What one millimetre costs at a place; Infinity where the metal cannot be welded. */
-export function costAt(p: Point, panel: CutPanel, sheet: Polygon, rules: CutRules): number {
-  const inAny = (rings: readonly Ring[] | undefined) => rings?.some((ring) => inRing(p, ring)) ?? false;
-  if (inAny(panel.unweldable)) return Infinity;
-  const edge = Math.min(...sheet.map((ring) => toRing(p, ring)));
-  const crease = Math.min(Infinity, ...(panel.creases ?? []).map((c) => toLine(p, c.line)));
-  const flange = Math.min(Infinity, ...(panel.flanges ?? []).map((line) => toLine(p, line)));
-  const hole = Math.min(Infinity, ...(panel.holes ?? []).map((ring) => (inRing(p, ring) ? 0 : toRing(p, ring))));
-  const soft = Math.min(1, Math.min(edge, crease, flange) / SOFT_FROM);
-  let cost: number = COST.plain + (COST.softMiddle - COST.plain) * soft;
-  if (crease <= 1.5 * rules.besideCrease || flange <= 1.5 * rules.besideCrease) cost *= COST.besideCrease;
-  else if (edge <= EDGE_REACH) cost *= COST.edge;
-  if (inAny(panel.doubleCurved)) cost *= COST.doubleCurved;
-  if (inAny(panel.hidden)) cost *= COST.hidden;
-  if (hole <= HOLE_REACH) cost *= COST.nearHole;
-  if (inAny(panel.heatSensitive)) cost *= COST.heatSensitive;
-  return cost;
+/** What one millimetre costs at any place of the sheet; Infinity where the metal cannot be welded. */
+export function costOf(panel: CutPanel, sheet: Polygon, rules: CutRules): (p: Point) => number {
+  const inAny = (rings: readonly Ring[] | undefined, p: Point) => rings?.some((ring) => inRing(p, ring)) ?? false;
+  const closed = (rings: readonly Ring[]) => rings.map((ring) => [...ring, ring[0]!]);
+  const toEdge = nearness(closed(sheet), SOFT_FROM);
+  const toStiffener = nearness([...(panel.creases ?? []).map(({ line }) => line), ...(panel.flanges ?? [])], SOFT_FROM);
+  const toHole = nearness(closed(panel.holes ?? []), HOLE_REACH);
+  return (p) => {
+    if (inAny(panel.unweldable, p)) return Infinity;
+    const [edge, stiffener] = [toEdge(p), toStiffener(p)];
+    const soft = Math.min(1, Math.min(edge, stiffener) / SOFT_FROM);
+    let cost: number = COST.plain + (COST.softMiddle - COST.plain) * soft;
+    if (stiffener <= 1.5 * rules.besideCrease) cost *= COST.besideCrease;
+    else if (edge <= EDGE_REACH) cost *= COST.edge;
+    if (inAny(panel.doubleCurved, p)) cost *= COST.doubleCurved;
+    if (inAny(panel.hidden, p)) cost *= COST.hidden;
+    if (toHole(p) <= HOLE_REACH || inAny(panel.holes, p)) cost *= COST.nearHole;
+    if (inAny(panel.heatSensitive, p)) cost *= COST.heatSensitive;
+    return cost;
+  };
 }
 
 /** The field around the damage: the line never runs farther off than `reach` mm. */
@@ -76,24 +78,27 @@ export function costField(
     maxV: Math.min(whole.maxV, near.maxV + reach),
   };
   const plain = sheet.map((ring) => simplifyRing(ring, 0.5));
+  const costAt = costOf(panel, plain, rules);
   const cell = Math.max(2, Math.max(box.maxU - box.minU, box.maxV - box.minV) / (MOST_ALONG - 4));
   const cols = Math.ceil((box.maxU - box.minU) / cell) + 4;
   const rows = Math.ceil((box.maxV - box.minV) / cell) + 4;
   const origin: Point = [box.minU - 1.5 * cell, box.minV - 1.5 * cell];
   const cost = new Float64Array(rows * cols);
   const blocked: number[] = [];
-  for (let row = 0; row < rows; row++)
+  for (let row = 0; row < rows; row++) {
+    const onSheet = insideAlong(plain, origin[1] + row * cell);
     for (let col = 0; col < cols; col++) {
       const p: Point = [origin[0] + col * cell, origin[1] + row * cell];
       const i = row * cols + col;
-      if (!inPolygon(p, plain)) {
+      if (!onSheet(p[0])) {
         // Beyond the edge there is nothing to cut: a trace of a cost keeps the line short.
         cost[i] = 1e-6;
         continue;
       }
-      const here = costAt(p, panel, plain, rules);
+      const here = costAt(p);
       if (here === Infinity) blocked.push(i);
       cost[i] = here === Infinity ? COST.heatSensitive * 10 : here;
     }
+  }
   return { cell, rows, cols, origin, cost, blocked };
 }

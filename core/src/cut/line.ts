@@ -14,6 +14,7 @@ import {
   type Ring,
 } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
+import { costOf } from './costField.ts';
 import { cornersOf, roundCorners, type Run } from './enclose.ts';
 import { jointsOf, lengthOnEdge, middle, pieceAround } from './outline.ts';
 import { checkedRules, type CutPanel, type CutRules } from './rules.ts';
@@ -97,8 +98,9 @@ export function cutLine({
   const grown = margin > 0 ? offset(inside, margin).polygons.flat(1) : inside.flat(1);
   const shape = grown.flat(1);
   const ideal = cheapestAround(panel, sheet, rules, inside, grown, margin);
+  const costAt = costOf(panel, sheet, rules);
   const weighed = candidates(shape, ideal?.places ?? [], sheet, panel, rules)
-    .map((candidate) => weigh(candidate, sheet, panel, rules, inside))
+    .map((candidate) => weigh(candidate, sheet, costAt, rules, inside))
     .filter((candidate) => candidate !== undefined)
     .sort((a, b) => a.judged - b.judged)
     .filter(

@@ -1,6 +1,16 @@
-import { area, between, clip, inPolygon, type Point, type Polygon, type Ring } from '../geometry/index.ts';
+import {
+  along,
+  area,
+  between,
+  clip,
+  inPolygon,
+  insideAlong,
+  type Point,
+  type Polygon,
+  type Ring,
+} from '../geometry/index.ts';
 import { Problem } from '../problem.ts';
-import { costAt, costField } from './costField.ts';
+import { costField } from './costField.ts';
 import { enclosing } from './enclosing.ts';
 import { cornersOf, roundCorners, runChoices } from './enclose.ts';
 import { jointsOf, middle, pieceAround } from './outline.ts';
@@ -30,28 +40,27 @@ export function cheapestAround(
   margin: number,
 ): { places: Point[]; cost: number } | undefined {
   const field = costField(panel, sheet, rules, inside.flat(2) as unknown as Point[], margin + LOOK);
-  const at = (i: number): Point => [
-    field.origin[0] + (i % field.cols) * field.cell,
-    field.origin[1] + Math.floor(i / field.cols) * field.cell,
-  ];
-  const outer = (i: number) =>
-    i < field.cols ||
-    i >= field.rows * field.cols - field.cols ||
-    i % field.cols === 0 ||
-    i % field.cols === field.cols - 1;
+  const { rows, cols, cell, origin } = field;
+  const at = (i: number): Point => [origin[0] + (i % cols) * cell, origin[1] + Math.floor(i / cols) * cell];
   const source: number[] = [];
-  for (let i = 0; i < field.cost.length; i++)
-    if (!outer(i) && grown.some((ring) => inPolygon(at(i), [ring]))) source.push(i);
+  for (let row = 1; row < rows - 1; row++) {
+    const v = origin[1] + row * cell;
+    const damaged = grown.map((ring) => insideAlong([ring], v));
+    for (let col = 1; col < cols - 1; col++) {
+      const u = origin[0] + col * cell;
+      if (damaged.map((inside) => inside(u)).includes(true)) source.push(row * cols + col);
+    }
+  }
   if (source.length === 0) return undefined;
   try {
     const { value, inside: cells } = enclosing({
-      rows: field.rows,
-      cols: field.cols,
+      rows,
+      cols,
       cost: field.cost,
       source,
       blocked: field.blocked,
     });
-    return { places: cells.map(at).filter((p) => inPolygon(p, sheet)), cost: value * field.cell };
+    return { places: cells.map(at).filter((p) => inPolygon(p, sheet)), cost: value * cell };
   } catch (error) {
     // Thin metal all the way to the outside: there is no such line, and the warning of the chosen one says so.
     if (error instanceof Problem && error.code === 'no-line') return undefined;
@@ -99,11 +108,11 @@ export function candidates(
   });
 }
 
-/** What a candidate would cost; undefined where it misses the panel. */
+/** What a candidate would cost, by what a millimetre costs at each place; undefined where it misses the panel. */
 export function weigh(
   candidate: Candidate,
   sheet: Polygon,
-  panel: CutPanel,
+  costAt: (p: Point) => number,
   rules: CutRules,
   inside: readonly Polygon[],
 ) {
@@ -118,15 +127,7 @@ export function weigh(
       const parts = Math.max(1, Math.ceil(piece / 10));
       for (let m = 0; m < parts; m++) {
         const share = (m + 0.5) / parts;
-        const here = costAt(
-          [
-            line[k - 1]![0] + (line[k]![0] - line[k - 1]![0]) * share,
-            line[k - 1]![1] + (line[k]![1] - line[k - 1]![1]) * share,
-          ],
-          panel,
-          sheet,
-          rules,
-        );
+        const here = costAt(along(line[k - 1]!, line[k]!, share));
         if (here === Infinity) forbidden += piece / parts;
         else cost += (here * piece) / parts;
       }

@@ -6,14 +6,18 @@ import {
   distance,
   firstCrossing,
   grow,
+  inPolygon,
   inRing,
+  insideAlong,
   minimumWidth,
+  nearness,
   perimeter,
   signedArea,
   simplifyLine,
   flatten,
   circle,
   simpleRing,
+  toLine,
   type Point,
   type Ring,
 } from './index.ts';
@@ -171,5 +175,49 @@ describe('geometry.minimumWidth and geometry.distance', () => {
   it('measures between nearest edges, and zero when they overlap', () => {
     expect(distance({ a: [square(10)], b: [square(10, 13)] }).distance).toBeCloseTo(Math.hypot(3, 3), 9);
     expect(distance({ a: [square(10)], b: [square(10, 5)] }).distance).toBe(0);
+  });
+});
+
+describe('asking at many places', () => {
+  const num = fc.double({ min: -50, max: 50, noNaN: true });
+  const place = fc.tuple(num, num);
+  it('finds the same nearest line as asking each, in any order of places, and nothing beyond the limit', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.array(place, { minLength: 1, maxLength: 30 }), { minLength: 1, maxLength: 4 }),
+        fc.array(place, { minLength: 1, maxLength: 20 }),
+        fc.integer({ min: 1, max: 60 }),
+        (lines, places, farthest) => {
+          const [all, near] = [nearness(lines), nearness(lines, farthest)];
+          for (const p of places) {
+            const least = Math.min(...lines.map((line) => toLine(p, line)));
+            expect(all(p)).toBeCloseTo(least, 9);
+            if (Math.abs(least - farthest) > 1e-6) {
+              if (least < farthest) expect(near(p)).toBeCloseTo(least, 9);
+              else expect(near(p)).toBe(Infinity);
+            }
+          }
+        },
+      ),
+    );
+    expect(nearness([])([0, 0])).toBe(Infinity);
+  });
+
+  it('is inside along a row where it is inside place by place, holes left out', () => {
+    const sheet = [
+      circle([0, 0], 40),
+      circle([10, 5], 12),
+      [
+        [-30, -5],
+        [-12, -5],
+        [-20, 8],
+      ] as Point[],
+    ];
+    fc.assert(
+      fc.property(num, fc.array(num, { minLength: 1, maxLength: 60 }), (v, us) => {
+        const inside = insideAlong(sheet, v);
+        for (const u of [...us].sort((a, b) => a - b)) expect(inside(u)).toBe(inPolygon([u, v], sheet));
+      }),
+    );
   });
 });

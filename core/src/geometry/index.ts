@@ -6,3 +6,4 @@ export * from './minimumWidth.ts';
 export * from './simplify.ts';
 export * from './path.ts';
 export * from './distance.ts';
+export * from './nearness.ts';

@@ -55,9 +55,34 @@ export function inRing(p: Point, ring: Ring): boolean {
   return inside;
 }
 
+/**
+ * Is a place of this row inside the rings? Even-odd rule as `inRing`, for many places that are asked from
+ * left to right: the edge is crossed once for the whole row.
+ *
+ * @param rings one outline, or an outline and the holes within it, mm
+ * @param v height of the row, mm
+ * @returns whether the place (u, v) is inside; u must not fall from call to call
+ */
+export function insideAlong(rings: readonly Ring[], v: number): (u: number) => boolean {
+  const crossings: number[] = [];
+  for (const ring of rings)
+    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+      const [a, b] = [ring[i]!, ring[j]!];
+      if (a[1] > v !== b[1] > v) crossings.push(((b[0] - a[0]) * (v - a[1])) / (b[1] - a[1]) + a[0]);
+    }
+  crossings.sort((a, b) => a - b);
+  let passed = 0;
+  return (u) => {
+    while (passed < crossings.length && crossings[passed]! <= u) passed++;
+    return passed % 2 === 1;
+  };
+}
+
 /** Is the place inside the polygon and in none of its holes? */
 export function inPolygon(p: Point, polygon: Polygon): boolean {
-  return inRing(p, polygon[0]!) && !polygon.slice(1).some((hole) => inRing(p, hole));
+  if (!inRing(p, polygon[0]!)) return false;
+  for (let i = 1; i < polygon.length; i++) if (inRing(p, polygon[i]!)) return false;
+  return true;
 }
 
 export interface Box {

@@ -9,10 +9,14 @@ interface Heat {
 
 /** Thomas factors of all rows, or of all columns, for one length of step. */
 interface Factors {
+  h: number;
   inverse: Float64Array;
   lower: Float64Array;
   upper: Float64Array;
 }
+
+/** Lengths of step whose factors are kept. */
+const MOST_KEPT = 8;
 
 /**
  * Heat flow in a sheet by alternating directions: half a step implicit along the rows, half
@@ -63,7 +67,14 @@ export class SheetFlow {
       edge.closed = true;
       this.conduct(edge.a, edge.b, 1);
     }
-    this.factors.clear();
+    // Only the lines of cells across these edges follow other equations now, from the edge on.
+    const { cols } = this.grid;
+    const n = this.toUp.length;
+    for (const { rows, columns } of this.factors.values())
+      for (const { a, b } of edges)
+        if (b === a + 1)
+          for (let i = a, stop = a - (a % cols) + cols; i < stop; i++) this.factorCell(rows, this.toRight, 1, i);
+        else for (let i = a; i < n; i += cols) this.factorCell(columns, this.toUp, cols, i);
   }
 
   private conduct(a: number, b: number, how: number): void {
@@ -146,34 +157,31 @@ export class SheetFlow {
   }
 
   private factorsFor(dt: number, h: number): { rows: Factors; columns: Factors } {
-    const known = this.factors.get(dt);
+    // Steps that differ by rounding only are the same step.
+    const key = Math.round(dt * 1e9);
+    const known = this.factors.get(key);
     if (known) return known;
-    // Odd steps before an event are used once; only the usual ones are worth keeping.
-    if (this.factors.size > 6) this.factors.clear();
-    const made = {
-      rows: this.factorOf(h, this.toRight, 1, this.grid.cols),
-      columns: this.factorOf(h, this.toUp, this.grid.cols, this.toUp.length),
-    };
-    this.factors.set(dt, made);
+    if (this.factors.size >= MOST_KEPT) this.factors.delete(this.factors.keys().next().value!);
+    const n = this.toUp.length;
+    const fresh = () => ({ h, inverse: new Float64Array(n), lower: new Float64Array(n), upper: new Float64Array(n) });
+    const made = { rows: fresh(), columns: fresh() };
+    for (let i = 0; i < n; i++) {
+      this.factorCell(made.rows, this.toRight, 1, i);
+      this.factorCell(made.columns, this.toUp, this.grid.cols, i);
+    }
+    this.factors.set(key, made);
     return made;
   }
 
-  /** Thomas factors of lines of cells `step` apart; a line begins anew every `every` cells. */
-  private factorOf(h: number, to: Float64Array, step: number, every: number): Factors {
-    const n = to.length;
-    const { share } = this;
-    const [inverse, lower, upper] = [new Float64Array(n), new Float64Array(n), new Float64Array(n)];
-    for (let start = 0; start < n; start += every)
-      for (let i = start, stop = start + every, first = start + step; i < stop; i++) {
-        const back = i < first ? 0 : h * to[i - step]!;
-        const onward = h * to[i]!;
-        const before = i < first ? 0 : back * upper[i - step]!;
-        const pivot = 1 / ((share ? share[i]! : 1) + back + onward - before);
-        inverse[i] = pivot;
-        lower[i] = back * pivot;
-        upper[i] = onward * pivot;
-      }
-    return { inverse, lower, upper };
+  /** Thomas factors of one cell in its line of cells `step` apart, from those of the cell before. Nothing is conducted from one line into the next. */
+  private factorCell({ h, inverse, lower, upper }: Factors, to: Float64Array, step: number, i: number): void {
+    const back = i < step ? 0 : h * to[i - step]!;
+    const onward = h * to[i]!;
+    const before = i < step ? 0 : back * upper[i - step]!;
+    const pivot = 1 / ((this.share ? this.share[i]! : 1) + back + onward - before);
+    inverse[i] = pivot;
+    lower[i] = back * pivot;
+    upper[i] = onward * pivot;
   }
 }
 

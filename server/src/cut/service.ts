@@ -1,7 +1,7 @@
 import type { DataSource } from 'typeorm';
 import { cutDefaults, type CutPlanView, type CutSettings } from '@aspecta/contract/cut';
 import { layerOf, panelOf, type Panel } from '@aspecta/core/body';
-import { cutPanelOf, chooseDatums, cutLine, cutOffsets, lineOnMap, type CutLine } from '@aspecta/core/cut';
+import { cutPanelOf, chooseDatums, cutOffsets, lineOnMap, type CutLine } from '@aspecta/core/cut';
 import type { Point } from '@aspecta/core/geometry';
 import { metalOf } from '@aspecta/core/survey';
 import { changeVersioned } from '../db/change.ts';
@@ -12,6 +12,7 @@ import type { ReadingService } from '../survey/readings.ts';
 import type { ZoneService } from '../survey/zones.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { CutEntity } from './entities.ts';
+import { FoundLines } from './lines.ts';
 
 interface Services {
   verdicts: VerdictService;
@@ -24,6 +25,7 @@ interface Services {
 export class CutService {
   private readonly db: DataSource;
   private readonly services: Services;
+  private readonly lines = new FoundLines();
 
   constructor(db: DataSource, services: Services) {
     this.db = db;
@@ -46,7 +48,7 @@ export class CutService {
     ]);
     const layer = layerOf(panel, zones[0]!.layer);
     const readings = await this.services.readings.countingOn(vehicle.id, panel.id, layer.id);
-    const line = cutLine({
+    const line = this.lines.find({
       panel: cutPanelOf(panel),
       damage: zones.map((zone) => zone.ring),
       margin: settings.margin,
