@@ -85,7 +85,7 @@ async function people(services: Services): Promise<Caller> {
     password: scenario.password,
   });
   const { unit, ...rules } = scenario.shop;
-  await services.shops.changeShop(owner, { ...rules, unit: unit as Unit, version: 1 });
+  await services.shops.changeShop(owner, { ...rules, unit: unit as Unit, overlay: false, version: 1 });
   for (const person of others)
     await services.shops.addPerson(owner, { ...person, role: person.role as Role, password: scenario.password });
   return owner;

@@ -18,6 +18,8 @@ export interface Shop {
   /** 0.2 = 20 %. */
   taxRate: number;
   rates: { hour: number; sheetDm2: number; weldMetre: number; coatDm2: number };
+  /** Whether laying a new sheet over treated sound metal is weighed as an option. */
+  overlay: boolean;
   version: number;
 }
 

@@ -36,5 +36,6 @@ export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
     weldMetre: money.required(),
     coatDm2: money.required(),
   }).required(),
+  overlay: Joi.boolean().required(),
   version: Joi.number().integer().required(),
 });

@@ -1,6 +1,6 @@
 import { EntitySchema } from 'typeorm';
 import type { Role, Unit } from '@aspecta/contract/shop';
-import { belongsTo, decimal, json, key, moment, ref, text, version } from '../db/columns.ts';
+import { belongsTo, decimal, flag, json, key, moment, ref, text, version } from '../db/columns.ts';
 
 export interface ShopRow {
   id: string;
@@ -9,6 +9,7 @@ export interface ShopRow {
   unit: Unit;
   taxRate: number;
   rates: { hour: number; sheetDm2: number; weldMetre: number; coatDm2: number };
+  overlay: boolean;
   version: number;
 }
 export const ShopEntity = new EntitySchema<ShopRow>({
@@ -20,6 +21,7 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     unit: text(2),
     taxRate: decimal(),
     rates: json(),
+    overlay: flag(),
     version: version(),
   },
 });

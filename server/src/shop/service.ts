@@ -40,6 +40,7 @@ export class ShopService {
       unit: 'mm',
       taxRate: 0.2,
       rates: DEFAULT_RATES,
+      overlay: false,
       version: 1,
     };
     const person = await this.personRow(shop.id, { ...input, role: 'owner' });
@@ -75,7 +76,7 @@ export class ShopService {
   async shop(caller: Caller): Promise<Shop> {
     const shop = await this.db.manager.findOneBy(ShopEntity, { id: caller.shopId });
     if (!shop) throw notFound('shop');
-    return shop;
+    return { ...shop, overlay: Boolean(shop.overlay) };
   }
 
   async person(caller: Caller): Promise<Person> {

@@ -111,6 +111,9 @@ describe('people and roles', () => {
       version: 2,
     });
     expect((await owner.put('/shop', rules).expect(409)).body.current).toMatchObject({ unit: 'in' });
+    expect((await owner.put('/shop', { ...rules, version: 2, overlay: 'perhaps' }).expect(422)).body.field).toBe(
+      'overlay',
+    );
   });
 
   it('ends the sessions of somebody whose role changes, and keeps the last owner', async () => {

@@ -82,7 +82,7 @@ export class VerdictService {
       zones: zones.map((zone) => countedZone(zone, panel)),
       offer: offer && { landed: offer.landed, leadDays: offer.leadDays },
     };
-    return { verdict: compare({ repair, rates: shop.rates }), offer };
+    return { verdict: compare({ repair, rates: shop.rates, house: { overlay: shop.overlay } }), offer };
   }
 
   async list(caller: Caller, vehicleId: string): Promise<RepairView[]> {
@@ -228,7 +228,13 @@ function countedZone(zone: ZoneRow, panel: Panel): Repair['zones'][number] {
 }
 
 function chosen(verdict: Verdict, choice: OptionId): Verdict['options'][number] {
-  const option = verdict.options.find((candidate) => candidate.id === choice)!;
+  const option = verdict.options.find((candidate) => candidate.id === choice);
+  if (!option)
+    throw new ServerProblem(
+      'invalid',
+      `The house rules do not allow to ${WORDS[choice]}; choose another option, or let the owner change them.`,
+      'choice',
+    );
   if (option.ruledOut) throw new ServerProblem('invalid', option.ruledOut, 'choice');
   return option;
 }

@@ -18,6 +18,12 @@ beforeAll(async () => {
 });
 afterAll(() => house.close());
 
+const ring = (u: number, v: number, side: number): Point[] => [
+  [u, v],
+  [u + side, v],
+  [u + side, v + side],
+  [u, v + side],
+];
 async function newZone(over: object = {}): Promise<string> {
   return (await owner.post(`/vehicles/${vehicle}/zones`, zoneInput(over)).expect(201)).body.id as string;
 }
@@ -87,6 +93,35 @@ describe('verdict', () => {
       })
       .expect(422);
     expect(body).toMatchObject({ field: 'choice', detail: expect.stringMatching(/cut out/) });
+  });
+
+  it('weighs a sheet laid over it only where the house rules allow it', async () => {
+    const fresh = await ownerOf(house);
+    const own = await vehicleOf(fresh);
+    const zone = (
+      await fresh
+        .post(`/vehicles/${own}/zones`, zoneInput({ panel: 'boot-floor', class: 'thin', ring: ring(300, 300, 90) }))
+        .expect(201)
+    ).body.id as string;
+    const options = async () =>
+      (
+        (await fresh.post(`/vehicles/${own}/verdict`, { zoneIds: [zone] }).expect(200)).body as VerdictView
+      ).verdict.options.map((option) => option.id);
+    const decide = () =>
+      fresh.post(`/vehicles/${own}/repairs`, {
+        id: randomUUID(),
+        zoneIds: [zone],
+        choice: 'overlay',
+        reason: 'sound metal, treated first',
+      });
+    expect(await options()).not.toContain('overlay');
+    expect((await decide().expect(422)).body).toMatchObject({
+      field: 'choice',
+      detail: expect.stringMatching(/house rules/),
+    });
+    const { id: _id, ...rules } = (await fresh.get('/shop').expect(200)).body;
+    expect((await fresh.put('/shop', { ...rules, overlay: true }).expect(200)).body.overlay).toBe(true);
+    expect(await options()).toContain('overlay');
   });
 
   it('notices a zone that has changed since', async () => {

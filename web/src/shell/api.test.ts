@@ -15,6 +15,7 @@ const session: SessionView = {
     unit: 'mm',
     taxRate: 0.2,
     rates: { hour: 1, sheetDm2: 1, weldMetre: 1, coatDm2: 1 },
+    overlay: false,
     version: 1,
   },
   csrf: 'token',
