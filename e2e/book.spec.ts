@@ -118,11 +118,34 @@ test('an answer is used in a car: it stands in its notes and leads back', async 
   await page.getByLabel(/Height of the crown/).fill('15');
   await expect(figure(page)).toHaveText(/R 3007/);
   await page.getByRole('button', { name: 'Use in a car' }).click();
-  await page.getByRole('dialog').getByRole('button').filter({ hasText: /, 19/ }).first().click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Into its notes' }).first().click();
   await page.getByRole('link', { name: /To its Board/ }).click();
   await expect(page.getByText(/Crown: R 3007/)).toBeVisible();
   await page.getByRole('link', { name: 'how' }).click();
   await expect(page.getByLabel(/Height of the crown/)).toHaveValue('15');
+});
+
+test('a landed price is handed to the verdict of a panel', async ({ page, house }) => {
+  await page.goto(`${house.url}/sign-in`);
+  await page.getByRole('button', { name: 'Sign in to the demo' }).click();
+  await expect(page.getByRole('heading', { name: 'Which car, and what next?' })).toBeVisible();
+  await open(page, house, 'landed');
+  await page.getByLabel('Prices before tax').fill('77.50');
+  await page.getByLabel('Carriage').fill('9');
+  await expect(figure(page)).toHaveText('€103.80');
+  await page.getByRole('button', { name: 'Use in a car' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Price of a panel' }).first().click();
+  await dialog.getByRole('combobox').selectOption({ label: 'Sill, left' });
+  await dialog.getByLabel('Delivery, days').fill('soon');
+  await dialog.getByRole('button', { name: 'Give it this price' }).click();
+  await expect(dialog.getByText('maker is missing; fill it in.')).toBeVisible();
+  await expect(dialog.getByText('leadDays must be a number; enter digits only.')).toBeVisible();
+  await dialog.getByLabel('Maker').fill('Quillfeather Panels');
+  await dialog.getByLabel('Delivery, days').fill('6');
+  await dialog.getByRole('button', { name: 'Give it this price' }).click();
+  await dialog.getByRole('link', { name: /To its verdict/ }).click();
+  await expect(page.getByRole('heading', { name: 'Verdict' })).toBeVisible();
 });
 
 test('by touch on a phone: pieces are laid on a sheet, a door is shimmed, filler is judged', async ({

@@ -120,6 +120,7 @@ async function copy(): Promise<void> {
         v-if="keeping && answer"
         :text="`${page.title}: ${answer.figure}. ${answer.sentence}`"
         :link="link()"
+        :price="page.price?.(of) ?? null"
         @close="keeping = false"
       />
     </template>

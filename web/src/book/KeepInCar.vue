@@ -6,13 +6,16 @@ import Dialog from '../shell/Dialog.vue';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
+import OfferInCar from './OfferInCar.vue';
+import type { PanelPrice } from './page.ts';
 
-/* Puts an answer into the notes of a car, with the link that reproduces it; the Board shows them. */
-const props = defineProps<{ text: string; link: string }>();
+/* Puts an answer into the notes of a car, with the link that reproduces it, or a price to one of its panels. */
+const props = defineProps<{ text: string; link: string; price: PanelPrice | null }>();
 const emit = defineEmits<{ close: [] }>();
 const load = useLoad(() => get<GarageVehicle[]>('/vehicles'));
 const form = useForm();
 const kept = ref<string | null>(null);
+const pricing = ref<GarageVehicle | null>(null);
 async function keep(id: string): Promise<void> {
   const done = await form.submit(async () => {
     const { nickname, year, goal, climate, past, notes, version } = await get<Vehicle>(`/vehicles/${id}`);
@@ -33,18 +36,25 @@ async function keep(id: string): Promise<void> {
 
 <template>
   <Dialog title="Use in a car" @close="emit('close')">
-    <p class="small soft">The answer and its link go into the notes of the car, shown on its Board.</p>
+    <p class="small soft">
+      The answer and its link go into the notes of the car, shown on its Board<template v-if="price"
+        >; a price can be weighed in the verdict of a panel</template
+      >.
+    </p>
     <Waiting :of="load" what="The cars">
       <ul v-if="load.data.value">
         <li v-for="car in load.data.value" :key="car.id">
-          <button class="btn" :disabled="form.busy.value || kept !== null" @click="keep(car.id)">
-            {{ car.nickname }}, {{ car.year }}
+          <strong>{{ car.nickname }}, {{ car.year }}</strong>
+          <button class="btn" :disabled="form.busy.value || kept !== null" @click="keep(car.id)">Into its notes</button>
+          <button v-if="price" class="btn" :aria-pressed="pricing === car" @click="pricing = car">
+            Price of a panel
           </button>
           <RouterLink v-if="kept === car.id" :to="`/vehicles/${car.id}`">Kept. To its Board</RouterLink>
         </li>
       </ul>
       <p v-if="load.data.value?.length === 0">No car has been rolled in yet.</p>
     </Waiting>
+    <OfferInCar v-if="pricing && price" :key="pricing.id" :car="pricing" :price="price" />
     <p v-if="form.general.value ?? Object.values(form.errors)[0]" class="notice bad" role="alert">
       {{ form.general.value ?? Object.values(form.errors)[0] }}
     </p>
@@ -54,14 +64,23 @@ async function keep(id: string): Promise<void> {
 <style scoped>
 ul {
   list-style: none;
-  margin: 0;
+  margin: 0 0 0.9rem;
   padding: 0;
   display: grid;
   gap: 0.5rem;
+}
+li strong {
+  flex: 1 1 10rem;
 }
 li {
   display: flex;
   gap: 0.8rem;
   align-items: center;
+  flex-wrap: wrap;
+}
+@media (max-width: 500px) {
+  li strong {
+    flex-basis: 100%;
+  }
 }
 </style>

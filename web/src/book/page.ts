@@ -36,6 +36,12 @@ export interface BookAnswer {
   rows: { name: string; text: string }[];
 }
 
+/** What a panel costs before tax, minor units: a verdict can weigh it. */
+export interface PanelPrice {
+  price: number;
+  carriage: number;
+}
+
 export interface BookPage {
   /** In the address. */
   key: string;
@@ -53,6 +59,8 @@ export interface BookPage {
   draw(result: never, values: Values, write: Writer): Drawing;
   /** 1:1 outline to cut, mm, for a file. */
   outline?: (result: never) => readonly (readonly (readonly [number, number])[])[];
+  /** Where the page has found out what one panel costs. */
+  price?: (values: Values) => PanelPrice | null;
   /** Bend lines, slits and arrows that go with it. */
   marks?: (result: never) => readonly (readonly (readonly [number, number])[])[];
 }

@@ -32,7 +32,7 @@ export const buyPages: readonly BookPage[] = [
         label: 'Prices before tax',
         kind: 'lines',
         usual: '120.00\n40.00 × 2',
-        hint: 'price, or price × number, one line each',
+        hint: 'price, or price × number, one line each; a single panel can be handed to a verdict',
       },
       { key: 'carriage', label: 'Carriage', kind: 'number', usual: 25, hint: 'of the whole parcel' },
       { key: 'tax', label: 'Tax', kind: 'number', usual: 20, unit: '%', feeds: ['taxRate'] },
@@ -43,6 +43,12 @@ export const buyPages: readonly BookPage[] = [
       taxRate: Number(tax) / 100,
       taxOnCarriage: true,
     }),
+    price: ({ lines, carriage }) => {
+      const [only, ...others] = linesOfParcel(lines);
+      return only && only.quantity === 1 && others.length === 0
+        ? { price: only.price, carriage: Math.round(Number(carriage) * 100) }
+        : null;
+    },
     answer: (r, _v, write) => ({
       figure: write.money(r.total),
       sentence: `for the parcel: goods ${write.money(r.goods)}, carriage ${write.money(r.carriage)}, tax ${write.money(r.tax)}.`,

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { reactive, ref } from 'vue';
+import type { GarageVehicle } from '@aspecta/contract/garage';
+import { post } from '../shell/api.ts';
+import Field from '../shell/Field.vue';
+import { planOf } from '../shell/plans.ts';
+import { useForm } from '../shell/useForm.ts';
+import { useLoad } from '../shell/useLoad.ts';
+import Waiting from '../shell/Waiting.vue';
+import type { PanelPrice } from './page.ts';
+
+/* Gives a price to a panel of a car, so that its verdict weighs the whole panel with it. */
+const props = defineProps<{ car: GarageVehicle; price: PanelPrice }>();
+const load = useLoad(async () => (await planOf(props.car.planId)).panels);
+const form = useForm();
+const draft = reactive({ panel: '', maker: '', leadDays: '' });
+const given = ref<string | null>(null);
+async function give(): Promise<void> {
+  const done = await form.submit(async () => {
+    await post(`/vehicles/${props.car.id}/offers`, {
+      ...props.price,
+      panel: draft.panel,
+      maker: draft.maker,
+      leadDays: /^\d+$/.test(draft.leadDays.trim()) ? Number(draft.leadDays) : draft.leadDays,
+    });
+  });
+  if (done) given.value = draft.panel;
+}
+</script>
+
+<template>
+  <Waiting :of="load" what="The panels">
+    <form v-if="load.data.value" class="stack" @submit.prevent="give">
+      <Field v-slot="{ bind }" :label="`For which panel of ${car.nickname}?`" :error="form.errors['panel']">
+        <select v-bind="bind" v-model="draft.panel" class="input">
+          <option value="" disabled>choose a panel</option>
+          <option v-for="panel in load.data.value" :key="panel.id" :value="panel.id">{{ panel.name }}</option>
+        </select>
+      </Field>
+      <Field v-slot="{ bind }" label="Maker" :error="form.errors['maker']"
+        ><input v-bind="bind" v-model="draft.maker" class="input"
+      /></Field>
+      <Field v-slot="{ bind }" label="Delivery, days" :error="form.errors['leadDays']"
+        ><input v-bind="bind" v-model="draft.leadDays" class="input mono" inputmode="numeric"
+      /></Field>
+      <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+      <div class="row">
+        <button class="btn main" :disabled="form.busy.value || draft.panel === '' || given === draft.panel">
+          Give it this price
+        </button>
+        <RouterLink v-if="given" :to="`/vehicles/${car.id}/panels/${given}/verdict`">Kept. To its verdict</RouterLink>
+      </div>
+      <p class="small soft">Tax is added by the house rules of the shop.</p>
+    </form>
+  </Waiting>
+</template>
