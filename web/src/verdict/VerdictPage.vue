@@ -52,15 +52,26 @@ const load = useLoad(async () => {
   if (chosenZones.value.length === 0) chosenZones.value = open.map((zone) => zone.id);
   return { vehicle, zones, open, decided, panel: panelOf(await planOf(vehicle.planId), props.panel) };
 });
-watch([chosenZones, load.data], () => void weigh(), { deep: true });
+/** The chosen zones as they are now: what is weighed. */
+const weighed = computed(() =>
+  (load.data.value?.open ?? [])
+    .filter((zone) => chosenZones.value.includes(zone.id))
+    .map((zone) => `${zone.id} ${zone.version}`)
+    .join(),
+);
+watch(weighed, () => void weigh());
 
 async function weigh(): Promise<void> {
-  if (chosenZones.value.length === 0) {
+  const asked = weighed.value;
+  if (asked === '') {
     verdict.value = null;
     return;
   }
   await weighing.submit(async () => {
-    verdict.value = await post<VerdictView>(`/vehicles/${props.id}/verdict`, { zoneIds: chosenZones.value });
+    const answer = await post<VerdictView>(`/vehicles/${props.id}/verdict`, { zoneIds: chosenZones.value });
+    // An answer to an older choice of zones is too late.
+    if (asked !== weighed.value) return;
+    verdict.value = answer;
     choice.value ??= verdict.value.verdict.proposed;
   });
 }

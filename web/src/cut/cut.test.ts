@@ -1,0 +1,160 @@
+import { flushPromises } from '@vue/test-utils';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { cutDefaults, type CutPlanView, type CutSettings } from '@aspecta/contract/cut';
+import { bodyPlan, panelOf } from '@aspecta/core/body';
+import { chooseDatums, cutLine, cutOffsets, cutPanelOf } from '@aspecta/core/cut';
+import type { Point } from '@aspecta/core/geometry';
+import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
+import CutPage from './CutPage.vue';
+
+const panel = panelOf(bodyPlan('saloon'), 'floor-front-l');
+const damage: Point[] = [
+  [200, 120],
+  [320, 120],
+  [320, 200],
+  [200, 200],
+];
+
+/** What the server would answer, by the same core. */
+function planned(settings: CutSettings, over: Partial<CutPlanView> = {}): CutPlanView {
+  const line = cutLine({ panel: cutPanelOf(panel), damage: [damage], margin: settings.margin, house: settings });
+  const datums = chooseDatums(panel.outline, () => 'front edge', line.corners);
+  return {
+    repairId: 'r',
+    panel: panel.id,
+    layer: 'pan',
+    thickness: 0.9,
+    settings,
+    saved: false,
+    version: 0,
+    line,
+    datums,
+    ...cutOffsets({ line: line.corners, datums, unit: 'mm' }),
+    mirror: 'Front floor, right',
+    onMap: { unmeasured: 0, doubtful: 0 },
+    ...over,
+  };
+}
+
+let server: FakeServer;
+beforeEach(() => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+  signIn();
+  server = new FakeServer()
+    .on('GET /vehicles/v', { id: 'v', nickname: 'Marigold', planId: 'saloon' })
+    .on('GET /repairs/r', { id: 'r', panel: panel.id, zoneIds: ['z'], staleZones: [] })
+    .on('GET /repairs/r/cut', planned(cutDefaults))
+    .on(`GET /vehicles/v/panels/${panel.id}/zones`, [
+      { id: 'z', ring: damage },
+      { id: 'other', ring: damage },
+    ]);
+});
+afterEach(() => vi.useRealTimers());
+const open = async () => (await openPage(CutPage, { id: 'v', repair: 'r' })).page;
+const settle = async () => {
+  await vi.advanceTimersByTimeAsync(300);
+  await flushPromises();
+};
+
+describe('the cut', () => {
+  it('gives each corner two offsets and the way to the next, and draws only the zones of this repair', async () => {
+    const page = await open();
+    const plan = planned(cutDefaults);
+    const rows = page.findAll('table.offsets tbody tr');
+    expect(rows).toHaveLength(plan.corners.length);
+    rows.forEach((row, i) => {
+      const cells = row.findAll('td').map((cell) => cell.text());
+      expect(cells).toEqual([String(i + 1), ...plan.corners[i]!.offsets.map(({ text }) => text), plan.runs[i]!.text]);
+    });
+    expect(page.findAll('path.damage')).toHaveLength(1);
+    expect(page.text()).toContain('On Front floor, right the same figures hold');
+  });
+
+  it('says what the line weighed and what runs beside what', async () => {
+    const page = await open();
+    const plan = planned(cutDefaults);
+    expect(page.text()).toContain(`in ${plan.line.runs.filter((run) => run.cut).length} straight runs`);
+    for (const caution of ['Before you cut.']) expect(page.text()).toContain(caution);
+    expect(page.findAll('a[download]').map((link) => link.attributes('href'))).toEqual([
+      '/api/repairs/r/cut/patch.dxf',
+      '/api/repairs/r/cut/patch.svg',
+      '/api/repairs/r/cut/card.pdf',
+    ]);
+  });
+
+  it('moves the tapes to the corner that is picked, by row or by keyboard on the sheet', async () => {
+    const page = await open();
+    await button(page, '2').trigger('click');
+    expect(page.findAll('g.corner')[1]!.classes()).toContain('on');
+    await page.findAll('g.corner')[0]!.trigger('keydown', { key: 'Enter' });
+    expect(page.findAll('table.offsets tbody tr')[0]!.classes()).toContain('on');
+    const tags = page.findAll('.figure-tag text').map((tag) => tag.text());
+    expect(tags).toEqual(planned(cutDefaults).corners[0]!.offsets.map(({ text }) => text));
+  });
+
+  it('finds the line again after a setting was changed, once for several quick changes', async () => {
+    const page = await open();
+    server.on('PUT /repairs/r/cut', ({ version, ...settings }) =>
+      planned(settings as unknown as CutSettings, { saved: true, version: Number(version) + 1 }),
+    );
+    const margin = field(page, 'Sound metal beyond the damage');
+    await margin.setValue('1 1/4"');
+    await margin.trigger('change');
+    await page.get('[aria-label="One run more"]').trigger('click');
+    await settle();
+    const [sent, ...more] = server.to('PUT /repairs/r/cut');
+    expect(more).toEqual([]);
+    expect(sent).toMatchObject({ maxCorners: 5, version: 0 });
+    expect(sent!['margin']).toBeCloseTo(31.75, 6);
+    expect(page.text()).toContain('Saved.');
+    expect((margin.element as HTMLInputElement).value).toBe('32 mm');
+  });
+
+  it('keeps a length that cannot be read as typed, says how to write it and sends nothing', async () => {
+    const page = await open();
+    const margin = field(page, 'Sound metal beyond the damage');
+    await margin.setValue('a hand');
+    await margin.trigger('change');
+    await settle();
+    expect(page.get('[role=alert]').text()).toMatch(/is not a length; write for example/);
+    expect((margin.element as HTMLInputElement).value).toBe('a hand');
+    expect(server.to('PUT /repairs/r/cut')).toEqual([]);
+  });
+
+  it('shows what somebody else has made of the line instead of overwriting it', async () => {
+    const page = await open();
+    const theirs = planned({ ...cutDefaults, margin: 40 }, { saved: true, version: 7 });
+    server.on('PUT /repairs/r/cut', () => problem('conflict', 'changed', 409, { current: theirs }));
+    await page.get('[aria-label="One run fewer"]').trigger('click');
+    await settle();
+    expect(page.get('[role=alert]').text()).toContain('Somebody else has changed this line');
+    expect((field(page, 'Sound metal beyond the damage').element as HTMLInputElement).value).toMatch(/^40/);
+    expect(page.findAll('table.offsets tbody tr')).toHaveLength(theirs.corners.length);
+  });
+
+  it('warns of metal that is not measured, too thin, or decided before the damage was changed', async () => {
+    server
+      .on('GET /repairs/r/cut', planned(cutDefaults, { onMap: { unmeasured: 0.4, doubtful: 0.1 } }))
+      .on('GET /repairs/r', { id: 'r', panel: panel.id, zoneIds: ['z'], staleZones: ['z'] });
+    const text = (await open()).text();
+    expect(text).toContain('40 % of the line runs over metal that has not been measured');
+    expect(text).toContain('10 % of the line may run over metal too thin to weld to');
+    expect(text).toContain('The damage was changed after the decision');
+  });
+
+  it('lets a viewer look at it only', async () => {
+    signIn('viewer');
+    const page = await open();
+    expect(page.get('fieldset.settings').attributes('disabled')).toBeDefined();
+  });
+
+  it('writes offsets as the server gives them, also in inches', async () => {
+    signIn('owner', 'in');
+    const plan = planned(cutDefaults);
+    const inches = cutOffsets({ line: plan.line.corners, datums: plan.datums, unit: 'in' });
+    server.on('GET /repairs/r/cut', { ...plan, ...inches });
+    const page = await open();
+    expect(page.findAll('table.offsets tbody tr')[0]!.text()).toContain(inches.corners[0]!.offsets[0]!.text);
+    expect(page.get('.figure').text()).toMatch(/"$|in$/);
+  });
+});

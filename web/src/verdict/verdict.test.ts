@@ -1,0 +1,214 @@
+import { flushPromises } from '@vue/test-utils';
+import { beforeEach, describe, expect, it } from 'vitest';
+import type { ZoneView } from '@aspecta/contract/survey';
+import { bodyPlan, panelJoints, panelOf, sheetOf } from '@aspecta/core/body';
+import { area } from '@aspecta/core/geometry';
+import { compare, type Repair } from '@aspecta/core/verdict';
+import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
+import VerdictPage from './VerdictPage.vue';
+
+const plan = bodyPlan('saloon');
+const panel = panelOf(plan, 'floor-front-l');
+const zone = (id: string, over: object = {}) =>
+  ({
+    id,
+    panel: panel.id,
+    layer: 'pan',
+    ring: [
+      [200, 120],
+      [320, 120],
+      [320, 200],
+      [200, 200],
+    ],
+    holes: [],
+    class: 'through',
+    area: 9600,
+    version: 1,
+    ...over,
+  }) as unknown as ZoneView;
+
+/** What the server would weigh, by the same core. */
+function weighed(offer: Repair['offer'], count = 1) {
+  const joints = panelJoints(plan, panel);
+  const repair: Repair = {
+    panel: {
+      name: panel.name,
+      area: area(sheetOf(panel)),
+      jointLength: joints.length,
+      spotWelds: joints.spots,
+      bolted: false,
+      thickness: 0.9,
+      curvature: panel.curvature,
+      structural: panel.structural,
+      visible: panel.visible,
+    },
+    zones: Array.from({ length: count }, () => ({
+      class: 'through' as const,
+      area: 9600,
+      patchPerimeter: 560,
+      patchArea: 19_200,
+      toMount: 300,
+    })),
+    offer,
+  };
+  return compare({ repair, rates: { hour: 4500, sheetDm2: 60, weldMetre: 250, coatDm2: 40 }, house: { runs: 400 } });
+}
+
+let server: FakeServer;
+const base = '/vehicles/v';
+beforeEach(() => {
+  signIn();
+  server = new FakeServer()
+    .on(`GET ${base}`, { id: 'v', nickname: 'Marigold', planId: 'saloon' })
+    .on(`GET ${base}/panels/${panel.id}/zones`, [zone('z1')])
+    .on(`GET ${base}/repairs`, [])
+    .on(`POST ${base}/verdict`, { verdict: weighed(null), offer: null });
+});
+const open = () => openPage(VerdictPage, { id: 'v', panel: panel.id });
+
+describe('the verdict', () => {
+  it('weighs the open zones at once and proposes one option', async () => {
+    const { page } = await open();
+    expect(server.to(`POST ${base}/verdict`)).toEqual([{ zoneIds: ['z1'] }]);
+    const options = page.findAll('[role=radiogroup] input[type=radio]');
+    expect(options).toHaveLength(5);
+    expect(page.findAll('small').filter((entry) => entry.text() === 'proposed')).toHaveLength(1);
+    expect(page.text()).toContain('Ruled out. Metal that is through cannot be treated');
+    expect(options[0]!.attributes('disabled')).toBeDefined();
+  });
+
+  it('shows hours and money with their range, and what is counted', async () => {
+    const { page } = await open();
+    const patch = weighed(null).options.find(({ id }) => id === 'patch')!;
+    const column = page.findAll('.option').find((entry) => entry.text().startsWith(patch.title))!;
+    expect(column.text()).toMatch(/h.* to .*h/);
+    expect(column.text()).toMatch(/€.* to €/);
+    expect(column.findAll('tbody tr')).toHaveLength(patch.elements.length);
+    for (const reason of [...patch.for, ...patch.against]) expect(column.text()).toContain(reason);
+  });
+
+  it('weighs again when a zone is left out, and says when none is chosen', async () => {
+    server.on(`GET ${base}/panels/${panel.id}/zones`, [zone('z1'), zone('z2')]);
+    const { page } = await open();
+    await page.findAll('input[type=checkbox]')[1]!.setValue(false);
+    await flushPromises();
+    expect(server.to(`POST ${base}/verdict`).at(-1)).toEqual({ zoneIds: ['z1'] });
+    await page.findAll('input[type=checkbox]')[0]!.setValue(false);
+    await flushPromises();
+    expect(page.text()).toContain('Choose at least one zone.');
+    expect(page.find('.option').exists()).toBe(false);
+  });
+
+  it('does not let a late answer to an older choice of zones replace a newer one', async () => {
+    server.on(`GET ${base}/panels/${panel.id}/zones`, [zone('z1'), zone('z2')]);
+    const { page } = await open();
+    let late!: (answer: Response) => void;
+    server.on(`POST ${base}/verdict`, () => new Promise<Response>((resolve) => (late = resolve)));
+    await page.findAll('input[type=checkbox]')[1]!.setValue(false);
+    const two = { verdict: weighed(null, 2), offer: null };
+    server.on(`POST ${base}/verdict`, two);
+    await page.findAll('input[type=checkbox]')[1]!.setValue(true);
+    await flushPromises();
+    const shown = page.get('.options').text();
+    late(new Response(JSON.stringify({ verdict: weighed(null), offer: null })));
+    await flushPromises();
+    expect(page.get('.options').text()).toBe(shown);
+  });
+
+  it('keeps a price that was typed in money of the shop, and weighs with it', async () => {
+    const { page } = await open();
+    server.on(`POST ${base}/offers`, {}).on(`POST ${base}/verdict`, {
+      verdict: weighed({ landed: 38_400, leadDays: 9 }),
+      offer: {
+        id: 'o',
+        panel: panel.id,
+        maker: 'Harrow Pressings',
+        price: 30_000,
+        carriage: 2000,
+        leadDays: 9,
+        landed: 38_400,
+      },
+    });
+    await field(page, 'Maker').setValue('Harrow Pressings');
+    await field(page, /^Price/).setValue('300,00');
+    await field(page, 'Carriage').setValue('20');
+    await field(page, 'Delivery, days').setValue('9');
+    await page.get('form.prices').trigger('submit');
+    await flushPromises();
+    expect(server.to(`POST ${base}/offers`)).toEqual([
+      { panel: panel.id, maker: 'Harrow Pressings', price: 30_000, carriage: 2000, leadDays: 9 },
+    ]);
+    expect(page.text()).toContain('panel landed €384.00 from Harrow Pressings, 9 days');
+  });
+
+  it('leaves wrong prices as typed, with what the server says at the field', async () => {
+    const { page } = await open();
+    server.on(`POST ${base}/offers`, () =>
+      problem('invalid', 'leadDays must be a number; enter digits only.', 422, {
+        field: 'leadDays',
+        errors: [{ field: 'leadDays', detail: 'leadDays must be a number; enter digits only.' }],
+      }),
+    );
+    await field(page, 'Delivery, days').setValue('soon');
+    await page.get('form.prices').trigger('submit');
+    await flushPromises();
+    expect(page.text()).toContain('leadDays must be a number');
+    expect((field(page, 'Delivery, days').element as HTMLInputElement).value).toBe('soon');
+  });
+
+  it('keeps the decision of the person with its reason and leads on', async () => {
+    const { page, router } = await open();
+    server.on(`POST ${base}/repairs`, (body) => ({ id: 'r', choice: body['choice'] }));
+    const patch = page.findAll('.option').find((entry) => /patch/i.test(entry.text()))!;
+    await patch.get('input').trigger('change');
+    await field(page, 'You decide. Why?').setValue('The rest is sound.');
+    expect(button(page, /^Decide/).text()).toMatch(/patch/);
+    await page.findAll('form').at(-1)!.trigger('submit');
+    await flushPromises();
+    expect(server.to(`POST ${base}/repairs`)[0]).toMatchObject({
+      zoneIds: ['z1'],
+      choice: 'patch',
+      reason: 'The rest is sound.',
+    });
+    expect(router.currentRoute.value.path).toBe('/vehicles/v/repairs/r/cut');
+  });
+
+  it('shows why a decision was refused, at its reason', async () => {
+    const { page } = await open();
+    server.on(`POST ${base}/repairs`, () =>
+      problem('invalid', 'reason is too short; use at least 3 characters.', 422, { field: 'reason' }),
+    );
+    await page.findAll('form').at(-1)!.trigger('submit');
+    await flushPromises();
+    expect(page.text()).toContain('reason is too short');
+  });
+
+  it('says what has been decided, and sends to the panel where nothing is open', async () => {
+    server.on(`GET ${base}/repairs`, [
+      { id: 'r', panel: panel.id, zoneIds: ['z1'], choice: 'patch', reason: 'small', decidedBy: 'Ada' },
+    ]);
+    const { page } = await open();
+    expect(page.text()).toContain('Ada has decided: patch – small');
+    expect(page.text()).toContain('Every zone of this panel has been decided.');
+    expect(server.to(`POST ${base}/verdict`)).toEqual([]);
+  });
+
+  it('lets a viewer look, not decide', async () => {
+    signIn('viewer');
+    const { page } = await open();
+    expect(page.findAll('.option')).toHaveLength(5);
+    expect(page.find('textarea').exists()).toBe(false);
+    expect(page.find('form.prices').exists()).toBe(false);
+  });
+
+  it('says so when it cannot be fetched, and tries again', async () => {
+    server.on(`GET ${base}/repairs`, () => problem('internal', 'Something broke here.', 500));
+    const { page } = await open();
+    expect(page.get('[role=alert]').text()).toContain('The verdict could not be fetched.');
+    server.on(`GET ${base}/repairs`, []);
+    await button(page, 'Try again').trigger('click');
+    await flushPromises();
+    await flushPromises();
+    expect(page.findAll('.option')).toHaveLength(5);
+  });
+});
