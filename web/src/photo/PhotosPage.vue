@@ -9,7 +9,7 @@ import { dayOf } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
-import { sendPhoto } from './takePhoto.ts';
+import { sendPhotos } from './takePhoto.ts';
 
 /* All pictures of a car, newest first, by panel. Only those in sight are fetched. */
 const props = defineProps<{ id: string }>();
@@ -34,12 +34,8 @@ const panels = computed(() => [
 const sent = ref(0);
 async function take(files: FileList | null): Promise<void> {
   sent.value = 0;
-  await form.submit(async () => {
-    for (const file of files ?? []) {
-      await sendPhoto(props.id, file, { panel: panel.value || null, layer: null, u: null, v: null, note: '' });
-      sent.value++;
-    }
-  });
+  const place = { panel: panel.value || null, layer: null, u: null, v: null, note: '' };
+  await form.submit(() => sendPhotos(props.id, files ?? [], place, () => sent.value++));
   await load.reload();
 }
 </script>

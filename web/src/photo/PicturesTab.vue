@@ -7,7 +7,7 @@ import { get } from '../shell/api.ts';
 import { useForm } from '../shell/useForm.ts';
 import { dayOf, useUnits } from '../shell/units.ts';
 import BeforeAfter from './BeforeAfter.vue';
-import { sendPhoto } from './takePhoto.ts';
+import { sendPhotos } from './takePhoto.ts';
 
 /* Pictures of this panel: take one, lay one over the sheet true to size, hold two against each other. */
 const props = defineProps<{ vehicle: string; panel: Panel; layer: string; canWork: boolean }>();
@@ -23,12 +23,12 @@ const load = () =>
 watch(() => props.panel.id, load, { immediate: true });
 async function take(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement;
-  await form.submit(async () => {
-    for (const file of input.files ?? [])
-      await sendPhoto(props.vehicle, file, { panel: props.panel.id, layer: props.layer, u: null, v: null, note: '' });
-  });
+  const place = { panel: props.panel.id, layer: props.layer, u: null, v: null, note: '' };
+  const all = await form.submit(() => sendPhotos(props.vehicle, input.files ?? [], place));
   input.value = '';
-  await load();
+  // What was refused stays readable; what was stored is shown.
+  if (all) await load();
+  else photos.value = await get<PhotoView[]>(`/vehicles/${props.vehicle}/photos?panel=${props.panel.id}`);
 }
 const lying = computed(() => (photos.value ?? []).filter((entry) => entry.matrix !== null));
 const small = (entry: PhotoView) => `/api/vehicles/${props.vehicle}/photos/${entry.id}/picture?small=1`;

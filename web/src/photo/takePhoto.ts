@@ -35,6 +35,25 @@ export async function sendPhoto(
   return postBytes<PhotoView>(`/vehicles/${vehicle}/photos?${query.toString()}`, bytes);
 }
 
+/** Several pictures one after the other: one that is refused does not keep the others back; it is named at the end. */
+export async function sendPhotos(
+  vehicle: string,
+  files: Iterable<File>,
+  place: PhotoPlace,
+  stored: () => void = () => undefined,
+): Promise<void> {
+  const refused: string[] = [];
+  for (const file of files) {
+    try {
+      await sendPhoto(vehicle, file, place);
+      stored();
+    } catch (error) {
+      refused.push(`${file.name}: ${(error as Error).message}`);
+    }
+  }
+  if (refused.length > 0) throw new Error(refused.join(' '));
+}
+
 async function scaledDown(file: Blob): Promise<Blob | null> {
   try {
     const picture = await createImageBitmap(file, { imageOrientation: 'from-image' });
