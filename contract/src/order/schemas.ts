@@ -2,7 +2,14 @@ import Joi from 'joi';
 import { ORDER_STATES, type OrderState } from '@aspecta/core/order';
 
 /* What may come in, by field. */
-const day = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/);
+/** A day of the calendar: 2026-02-30 is none. */
+const day = Joi.string()
+  .pattern(/^\d{4}-\d{2}-\d{2}$/)
+  .custom((text: string, helpers) => {
+    const at = new Date(`${text}T00:00:00Z`);
+    const there = !Number.isNaN(at.getTime()) && at.toISOString().startsWith(text);
+    return there ? text : helpers.error('string.pattern.base');
+  });
 const money = Joi.number().integer().min(0).max(10_000_000).required();
 const fields = {
   maker: Joi.string().trim().min(1).max(80).required(),

@@ -38,7 +38,7 @@ describe('refusing a body', () => {
     [{ ...good, count: 1.5 }, 'count', /whole number/],
     [{ ...good, count: 0 }, 'count', /at least 1/],
     [{ ...good, count: 99 }, 'count', /at most 9/],
-    [{ ...good, day: 'tomorrow' }, 'day', /a day like 2026-05-31/],
+    [{ ...good, day: 'tomorrow' }, 'day', /a day of the calendar, written like 2026-05-31/],
     [{ ...good, list: [] }, 'list', /at least 1 entries/],
     [{ ...good, list: [{}, {}, {}] }, 'list', /at most 2 entries/],
     [{ ...good, list: [{ id: 'x' }] }, 'list[0].id', /not a valid id/],

@@ -48,7 +48,7 @@ function sentence(item: ValidationErrorItem): string {
     case 'array.max':
       return `${name} can take at most ${context.limit} entries.`;
     case 'string.pattern.base':
-      return `${name} must be a day like 2026-05-31.`;
+      return `${name} must be a day of the calendar, written like 2026-05-31.`;
     default:
       return `${item.message.replaceAll('"', '')}.`;
   }

@@ -103,19 +103,15 @@ export class OrderService {
     { state, on, due, version }: { state: OrderState; on: string; due: string | null; version: number },
   ): Promise<OrderLine> {
     const line = await this.line(caller, id);
-    const row = await this.db.manager.findOneByOrFail(OrderEntity, { id });
-    if (line.version === version && !nextStates(row.state).includes(state)) {
+    if (line.version === version && !nextStates(line.state).includes(state)) {
       throw new ServerProblem(
         'invalid',
-        `A panel that is ${row.state} cannot become ${state}; next can be: ${nextStates(row.state).join(', ') || 'nothing'}.`,
+        `A panel that is ${line.state} cannot become ${state}; next can be: ${nextStates(line.state).join(', ') || 'nothing'}.`,
         'state',
       );
     }
-    if (Number.isNaN(Date.parse(on))) throw new ServerProblem('invalid', 'on is not a day of the calendar.', 'on');
-    if (due !== null && Number.isNaN(Date.parse(due)))
-      throw new ServerProblem('invalid', 'due is not a day of the calendar.', 'due');
     await this.db.transaction(async (manager) => {
-      const changes = { state, due: due ?? row.due, history: [...row.history, step(state, on, caller)] };
+      const changes = { state, due: due ?? line.due, history: [...line.history, step(state, on, caller)] };
       await changeVersioned(manager, OrderEntity, id, version, changes, () => this.line(caller, id));
       await record(manager, caller, line.vehicleId, 'order', `${line.panelName}: ${state.replace('-', ' ')}`);
     });

@@ -8,6 +8,7 @@ import supertest from 'supertest';
 import { inject } from 'vitest';
 import type { DataSource } from 'typeorm';
 import type { VehicleInput } from '@aspecta/contract/garage';
+import type { RepairView } from '@aspecta/contract/verdict';
 import { createApp, type App } from '../app.ts';
 import type { GaugeAddress } from '../gauge/service.ts';
 import { createDataSource, type DatabaseAddress } from '../db/dataSource.ts';
@@ -129,3 +130,24 @@ export const reading = (over: object = {}) => ({
   metalMm: 1.1,
   ...over,
 });
+
+/** A square as an outline, from its lower left corner, mm. */
+export const squareAt = (u: number, v: number, side: number): [number, number][] => [
+  [u, v],
+  [u + side, v],
+  [u + side, v + side],
+  [u, v + side],
+];
+
+/** A zone that somebody has decided on. */
+export async function decided(
+  visitor: Visitor,
+  vehicle: string,
+  choice: string,
+  zone: object = {},
+): Promise<RepairView> {
+  const made = await visitor.post(`/vehicles/${vehicle}/zones`, zoneInput(zone)).expect(201);
+  const zoneIds = [(made.body as { id: string }).id];
+  const input = { id: randomUUID(), zoneIds, choice, reason: 'a test decision' };
+  return (await visitor.post(`/vehicles/${vehicle}/repairs`, input).expect(201)).body as RepairView;
+}

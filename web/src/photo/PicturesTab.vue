@@ -16,9 +16,10 @@ defineEmits<{ trace: [ring: readonly Point[]] }>();
 const form = useForm();
 const units = useUnits();
 const photos = shallowRef<readonly PhotoView[] | null>(null);
+const list = () => get<PhotoView[]>(`/vehicles/${props.vehicle}/photos?panel=${props.panel.id}`);
 const load = () =>
   form.submit(async () => {
-    photos.value = await get<PhotoView[]>(`/vehicles/${props.vehicle}/photos?panel=${props.panel.id}`);
+    photos.value = await list();
   });
 watch(() => props.panel.id, load, { immediate: true });
 async function take(event: Event): Promise<void> {
@@ -28,7 +29,7 @@ async function take(event: Event): Promise<void> {
   input.value = '';
   // What was refused stays readable; what was stored is shown.
   if (all) await load();
-  else photos.value = await get<PhotoView[]>(`/vehicles/${props.vehicle}/photos?panel=${props.panel.id}`);
+  else photos.value = await list().catch(() => photos.value);
 }
 const lying = computed(() => (photos.value ?? []).filter((entry) => entry.matrix !== null));
 const small = (entry: PhotoView) => `/api/vehicles/${props.vehicle}/photos/${entry.id}/picture?small=1`;

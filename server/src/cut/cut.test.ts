@@ -1,0 +1,171 @@
+import DxfParser from 'dxf-parser';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { CutPlanView } from '@aspecta/contract/cut';
+import { between, signedArea, type Point } from '@aspecta/core/geometry';
+import { textOf } from '../testing/pdfText.ts';
+import { decided, openHouse, ownerOf, vehicleOf, type House, type Visitor } from '../testing/house.ts';
+
+let house: House;
+let owner: Visitor;
+let vehicle: string;
+beforeAll(async () => {
+  house = await openHouse();
+  owner = await ownerOf(house);
+  vehicle = await vehicleOf(owner);
+});
+afterAll(() => house.close());
+
+describe('cut', () => {
+  it('computes the line, and offsets that lead back to it', async () => {
+    const repair = await decided(owner, vehicle, 'patch', {
+      panel: 'floor-front-l',
+      ring: [
+        [200, 120],
+        [320, 120],
+        [320, 200],
+        [200, 200],
+      ],
+    });
+    const cut = (await owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView;
+    expect(cut.line.runs.every((run) => run.cut)).toBe(true);
+    expect(cut.corners.every((corner) => corner.error < 1)).toBe(true);
+    expect(cut.mirror).toBe('Front floor, right');
+    expect(cut.onMap.unmeasured).toBe(1);
+    const wider = (
+      await owner
+        .put(`/repairs/${repair.id}/cut`, { margin: 30, maxCorners: 4, cornerRadius: 20, kerf: 1, version: 0 })
+        .expect(200)
+    ).body as CutPlanView;
+    expect(wider.line.cutLength).toBeGreaterThan(cut.line.cutLength);
+    await owner
+      .put(`/repairs/${repair.id}/cut`, { margin: 35, maxCorners: 4, cornerRadius: 20, kerf: 1, version: 0 })
+      .expect(409);
+    expect(
+      (
+        await owner
+          .put(`/repairs/${repair.id}/cut`, { margin: -3, maxCorners: 4, cornerRadius: 20, kerf: 1, version: 1 })
+          .expect(422)
+      ).body.field,
+    ).toBe('margin');
+  });
+
+  it('gives the patch at 1:1 as DXF that another package reads back to the same outline', async () => {
+    const repair = await decided(owner, vehicle, 'patch');
+    const cut = (await owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView;
+    const { text, headers } = await owner
+      .get(`/repairs/${repair.id}/cut/patch.dxf`)
+      .buffer(true)
+      .parse((response, done) => {
+        let data = '';
+        response.on('data', (chunk: Buffer) => (data += chunk.toString()));
+        response.on('end', () => done(null, data));
+      })
+      .expect(200)
+      .then((response) => ({ text: response.body as string, headers: response.headers }));
+    expect(headers['content-disposition']).toMatch(/patch-quarter-l\.dxf/);
+    const dxf = new DxfParser().parseSync(text)!;
+    const outline = dxf.entities.find((entity) => entity.layer === 'PATCH') as unknown as {
+      vertices: { x: number; y: number }[];
+      shape: boolean;
+    };
+    expect(outline.shape).toBe(true);
+    const read = outline.vertices.map(({ x, y }): Point => [x, y]);
+    expect(Math.abs(signedArea(read))).toBeCloseTo(Math.abs(signedArea(cut.line.patch)), 3);
+    const side = (ring: readonly Point[]) => ring.map((p, i) => between(p, ring[(i + 1) % ring.length]!));
+    side(read).forEach((length, i) => expect(length).toBeCloseTo(side(cut.line.patch)[i]!, 4));
+  });
+
+  it('gives SVG in millimetres and a card as PDF with the check bar', async () => {
+    const repair = await decided(owner, vehicle, 'patch');
+    const svg = (await owner.get(`/repairs/${repair.id}/cut/patch.svg`).expect(200)).body.toString();
+    expect(svg).toMatch(/width="[\d.]+mm"/);
+    expect(svg).toContain('h100');
+    const pdf = (await owner.get(`/repairs/${repair.id}/cut/card.pdf`).buffer(true).expect(200)).body as Buffer;
+    expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+    expect(pdf.length).toBeGreaterThan(2000);
+  });
+
+  it.each([
+    [{ margin: 4 }, 'margin', /at least 5/],
+    [{ margin: 'wide' }, 'margin', /must be a number/],
+    [{ maxCorners: 2 }, 'maxCorners', /at least 3/],
+    [{ maxCorners: 4.5 }, 'maxCorners', /whole number/],
+    [{ cornerRadius: 5 }, 'cornerRadius', /at least 12/],
+    [{ kerf: 9 }, 'kerf', /at most 5/],
+    [{ version: undefined }, 'version', /fill it in/],
+  ])('refuses %j at its field and keeps what is saved', async (over, at, words) => {
+    const repair = await decided(owner, vehicle, 'patch');
+    const good = { margin: 30, maxCorners: 4, cornerRadius: 20, kerf: 1, version: 0 };
+    const { body } = await owner.put(`/repairs/${repair.id}/cut`, { ...good, ...over }).expect(422);
+    expect(body).toMatchObject({ field: at, detail: expect.stringMatching(words) });
+    expect((await owner.get(`/repairs/${repair.id}/cut`)).body).toMatchObject({ saved: false, version: 0 });
+  });
+
+  it('follows the damage: the line found again for a changed zone is another one', async () => {
+    const repair = await decided(owner, vehicle, 'patch');
+    const line = async () => ((await owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView).line;
+    const before = await line();
+    expect(await line()).toEqual(before);
+    const { body: zones } = await owner.get(`/vehicles/${vehicle}/panels/quarter-l/zones`);
+    const zone = zones.find((entry: { id: string }) => entry.id === repair.zoneIds[0]);
+    await owner
+      .put(`/vehicles/${vehicle}/zones/${zone.id}`, {
+        layer: zone.layer,
+        class: zone.class,
+        evidence: zone.evidence,
+        note: '',
+        version: zone.version,
+        ring: [
+          [1080, 280],
+          [1240, 280],
+          [1240, 390],
+          [1080, 390],
+        ],
+      })
+      .expect(200);
+    const after = await line();
+    expect(after.area).toBeGreaterThan(before.area + 40 * 20);
+    await owner.put(`/vehicles/${vehicle}/zones/${zone.id}`, {
+      layer: zone.layer,
+      class: zone.class,
+      evidence: zone.evidence,
+      note: '',
+      version: zone.version + 1,
+      ring: zone.ring,
+    });
+    expect(await line()).toEqual(before);
+  });
+
+  it('writes on the card what the tape must show, the cautions, and that the drawing is not at 1:1', async () => {
+    const repair = await decided(owner, vehicle, 'patch');
+    const cut = (await owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView;
+    const pdf = (await owner.get(`/repairs/${repair.id}/cut/card.pdf`).buffer(true).expect(200)).body as Buffer;
+    const text = textOf(pdf);
+    for (const corner of cut.corners)
+      for (const offset of corner.offsets) expect(text).toContain(offset.text.replace(' mm', ''));
+    expect(text).toContain('Old grey');
+    expect(text).toContain('Before you cut');
+    expect(text).toMatch(/100 mm/);
+  });
+
+  it('gives the SVG the same outline as the DXF: each in mm, one to one', async () => {
+    const repair = await decided(owner, vehicle, 'patch');
+    const cut = (await owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView;
+    const svg = (await owner.get(`/repairs/${repair.id}/cut/patch.svg`).expect(200)).body.toString() as string;
+    const [, data] = /id="patch" d="M([^Z]*)Z"/.exec(svg)!;
+    const read = data!.split('L').map((pair) => pair.split(',').map(Number) as [number, number]);
+    expect(Math.abs(signedArea(read))).toBeCloseTo(Math.abs(signedArea(cut.line.patch)), 0);
+    const [, width, , box] = /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+)/.exec(svg)!;
+    expect(width).toBe(box);
+  });
+
+  it('is nobody else’s, in no form', async () => {
+    const repair = await decided(owner, vehicle, 'patch');
+    const stranger = await ownerOf(house);
+    for (const path of ['cut', 'cut/patch.dxf', 'cut/patch.svg', 'cut/card.pdf'])
+      await stranger.get(`/repairs/${repair.id}/${path}`).expect(404);
+    await stranger
+      .put(`/repairs/${repair.id}/cut`, { margin: 30, maxCorners: 4, cornerRadius: 20, kerf: 1, version: 0 })
+      .expect(404);
+  });
+});

@@ -1,0 +1,140 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { OrderLine } from '@aspecta/contract/order';
+import { ORDER_STATES, nextStates } from '@aspecta/core/order';
+import { openHouse, ownerOf, vehicleOf, type House, type Visitor } from '../testing/house.ts';
+
+let house: House;
+let owner: Visitor;
+let vehicle: string;
+beforeAll(async () => {
+  house = await openHouse();
+  owner = await ownerOf(house);
+  vehicle = await vehicleOf(owner);
+});
+afterAll(() => house.close());
+
+const details = { maker: 'Harrow Pressings', price: 11_800, quantity: 1, carriage: 2400, due: null, note: '' };
+const add = async (over: object = {}): Promise<OrderLine> =>
+  (await owner.post('/orders', { vehicleId: vehicle, panel: 'sill-l', ...details, ...over }).expect(201))
+    .body as OrderLine;
+const move = (line: OrderLine, state: string, over: object = {}) =>
+  owner.post(`/orders/${line.id}/move`, { state, on: '2026-11-02', version: line.version, ...over });
+
+describe('a line of the order book', () => {
+  it('costs what its parts add up to: two at 118.00, carriage 24.00, tax on both at 20 %', async () => {
+    const line = await add({ quantity: 2 });
+    // Worked by hand: (236.00 + 24.00) × 1.2 = 312.00.
+    expect(line).toMatchObject({
+      landed: 31_200,
+      state: 'wanted',
+      next: ['ordered'],
+      panelName: 'Sill, left',
+      late: false,
+    });
+    expect(line.history).toEqual([
+      { state: 'wanted', on: expect.stringMatching(/^\d{4}-\d\d-\d\d$/), by: 'Owner Test' },
+    ]);
+  });
+
+  it.each([
+    [{ panel: 'sill' }, 'panel', /did you mean "sill-l"/],
+    [{ maker: ' ' }, 'maker', /fill it in/],
+    [{ price: -1 }, 'price', /at least 0/],
+    [{ price: 1.5 }, 'price', /whole number/],
+    [{ quantity: 0 }, 'quantity', /at least 1/],
+    [{ due: '2026-02-30' }, 'due', /day of the calendar/],
+    [{ due: 'tomorrow' }, 'due', /day of the calendar/],
+    [{ note: 'x'.repeat(501) }, 'note', /shorten it to 500/],
+    [{ colour: 'blue' }, 'colour', /leave it out/],
+  ])('is refused with %j, at its field', async (over, at, words) => {
+    const before = (await owner.get('/orders')).body.length;
+    const { body } = await owner
+      .post('/orders', { vehicleId: vehicle, panel: 'sill-l', ...details, ...over })
+      .expect(422);
+    expect(body).toMatchObject({ field: at, detail: expect.stringMatching(words) });
+    expect((await owner.get('/orders')).body).toHaveLength(before);
+  });
+
+  it('goes only where its state leads', async () => {
+    for (const state of ORDER_STATES) {
+      const line = await add();
+      const way = nextStates('wanted').includes(state) ? 200 : 422;
+      const { body } = await move(line, state).expect(way);
+      if (way === 422)
+        expect(body).toMatchObject({ field: 'state', detail: expect.stringMatching(/next can be: ordered/) });
+    }
+  });
+
+  it.each(['2026-02-30', '2026-13-01', '02/03/2026', ''])('is not moved on %j, which is no day', async (on) => {
+    const line = await add();
+    expect((await move(line, 'ordered', { on }).expect(422)).body.field).toBe('on');
+    expect((await move(line, 'ordered', { due: on }).expect(422)).body.field).toBe('due');
+    expect((await move(line, 'ordered', { on: '2028-02-29' }).expect(200)).body.state).toBe('ordered');
+  });
+
+  it('keeps its due day unless a new one is told, and is late once it has passed', async () => {
+    let line = await add({ due: '2026-01-15' });
+    expect(line.late).toBe(false);
+    line = (await move(line, 'ordered').expect(200)).body;
+    expect(line).toMatchObject({ due: '2026-01-15', late: true });
+    line = (await move(line, 'back-order', { due: '2199-01-01' }).expect(200)).body;
+    expect(line).toMatchObject({ due: '2199-01-01', late: false });
+  });
+
+  it('changes by the version that was seen; the second to change sees what is stored', async () => {
+    const line = await add();
+    const change = { ...details, price: 12_500, version: line.version };
+    expect((await owner.put(`/orders/${line.id}`, change).expect(200)).body).toMatchObject({
+      price: 12_500,
+      version: 2,
+    });
+    const { body } = await owner.put(`/orders/${line.id}`, { ...change, price: 1 }).expect(409);
+    expect(body).toMatchObject({ code: 'conflict', current: { price: 12_500 } });
+    expect((await move(line, 'ordered').expect(409)).body.current.state).toBe('wanted');
+  });
+
+  it('is moved once where two move it at the same time', async () => {
+    const line = await add();
+    const answers = await Promise.all([1, 2, 3].map(() => move(line, 'ordered')));
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409]);
+    const stored = ((await owner.get('/orders')).body as OrderLine[]).find(({ id }) => id === line.id)!;
+    expect(stored.history.map(({ state }) => state)).toEqual(['wanted', 'ordered']);
+  });
+
+  it('is nobody else’s: a foreign shop finds neither the line nor the car', async () => {
+    const line = await add();
+    const stranger = await ownerOf(house);
+    expect((await stranger.get('/orders').expect(200)).body).toEqual([]);
+    await stranger.put(`/orders/${line.id}`, { ...details, version: 1 }).expect(404);
+    await stranger.post(`/orders/${line.id}/move`, { state: 'ordered', on: '2026-11-02', version: 1 }).expect(404);
+    await stranger.post('/orders', { vehicleId: vehicle, panel: 'sill-l', ...details }).expect(404);
+  });
+});
+
+describe('what to do next', () => {
+  it('puts what has arrived before what is wanted, and what is wanted before damage', async () => {
+    const fresh = await ownerOf(house);
+    const own = await vehicleOf(fresh);
+    const next = async () => (await fresh.get(`/vehicles/${own}/board`).expect(200)).body.next.text as string;
+    expect(await next()).toMatch(/Take the first readings on Sill, left/);
+    await fresh
+      .post(`/vehicles/${own}/readings`, {
+        readings: [{ id: crypto.randomUUID(), panel: 'sill-l', layer: 'outer', u: 300, v: 60, metalMm: 0.9 }],
+      })
+      .expect(201);
+    expect(await next()).toMatch(/^Measure /);
+    let line = (await fresh.post('/orders', { vehicleId: own, panel: 'roof', ...details }).expect(201))
+      .body as OrderLine;
+    expect(await next()).toBe('Order Roof skin: the rest can go on meanwhile');
+    const on = async (state: string, due: string | null = null) => {
+      line = (
+        await fresh.post(`/orders/${line.id}/move`, { state, on: '2026-01-02', due, version: line.version }).expect(200)
+      ).body as OrderLine;
+    };
+    await on('ordered', '2026-01-05');
+    expect(await next()).toBe('Ask Harrow Pressings about Roof skin: it is late');
+    await on('confirmed');
+    await on('arrived');
+    expect(await next()).toMatch(/^Check Roof skin that has arrived/);
+  });
+});
