@@ -1,4 +1,5 @@
 import type { CornerOffsets, CutLine, Datum } from '@aspecta/core/cut';
+import type { Ring } from '@aspecta/core/geometry';
 
 export interface CutSettings {
   margin: number;
@@ -22,6 +23,8 @@ export interface CutPlanView {
   runs: { mm: number; text: string }[];
   /** The panel on the other side for which the same figures hold, if there is one. */
   mirror: string | null;
+  /** Where the metal is more likely than not too thin to weld to: the line stays out of there. */
+  thin: Ring[];
   /** Shares of the joint on metal that was not measured, or that may be too thin. */
   onMap: { unmeasured: number; doubtful: number };
 }

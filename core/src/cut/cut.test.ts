@@ -13,7 +13,8 @@ import {
   type Point,
   type Ring,
 } from '../geometry/index.ts';
-import { chooseDatums, cutLine, cutOffsets, footOn, lineOnMap, type Datum } from './index.ts';
+import { thicknessAt } from '../survey/index.ts';
+import { chooseDatums, cutLine, cutOffsets, footOn, lineOnMap, thinMetal, type Datum } from './index.ts';
 
 const outline: Ring = [
   [0, 0],
@@ -267,5 +268,43 @@ describe('cut.offsets', () => {
     expect(() =>
       cutOffsets({ line: [[1, 1]], datums: [datums[0], { name: 'upper edge', a: [800, 500], b: [0, 500] }] }),
     ).toThrow(/parallel/);
+  });
+});
+
+describe('metal that is too thin to weld to', () => {
+  const sheet = sheetOf(panelOf(bodyPlan('saloon'), 'roof'));
+  const grid = (value: (u: number) => number) =>
+    Array.from({ length: 48 }, (_, i) => {
+      const [u, v] = [200 + (i % 8) * 50, 200 + Math.floor(i / 8) * 50];
+      return { u, v, value: value(u) };
+    });
+
+  it('is outlined where it was read, and not where the metal is good', () => {
+    const thin = thinMetal({ sheet, asBuilt: 0.9, readings: grid((u) => (u < 350 ? 0.3 : 0.88)) });
+    expect(thin.length).toBeGreaterThan(0);
+    expect(thin.some((ring) => inRing([250, 300], ring))).toBe(true);
+    expect(thin.some((ring) => inRing([500, 300], ring))).toBe(false);
+    expect(thinMetal({ sheet, asBuilt: 0.9, readings: grid(() => 0.88) })).toEqual([]);
+  });
+
+  it('says nothing where there is no map: too few places, or none with a value of its own', () => {
+    const two = grid(() => 0.1).slice(0, 2);
+    expect(thinMetal({ sheet, asBuilt: 0.9, readings: [...two, ...two] })).toEqual([]);
+    const beyond = grid(() => 0.6).map((reading) => ({ ...reading, censored: 'below' as const }));
+    expect(thinMetal({ sheet, asBuilt: 0.9, readings: beyond })).toEqual([]);
+    expect(lineOnMap({ joints: [], asBuilt: 0.9, readings: beyond })).toEqual({ unmeasured: 1, doubtful: 0 });
+  });
+
+  it('takes “less than” for less: its place is thinner than where the same figure was measured', () => {
+    const at = (censored: 'below' | undefined) =>
+      thicknessAt({
+        asBuilt: 0.9,
+        readings: grid((u) => (u < 300 ? 0.7 : 0.88)).map((reading) =>
+          reading.u < 300 ? { ...reading, censored } : reading,
+        ),
+        at: [[225, 320]],
+      })[0]!;
+    expect(at('below').mean).toBeLessThan(at(undefined).mean);
+    expect(at('below').under).toBeGreaterThanOrEqual(at(undefined).under);
   });
 });

@@ -28,6 +28,12 @@ export interface DrillOut {
 const EXTRA_SHEET = 1 / 3;
 const HIDDEN = 1.5;
 
+/** Where the spots of a seam are, mm along it: evenly at about the pitch, half a pitch from either end, one at least. */
+export function spotsAlong(length: number, pitch: number): number[] {
+  const count = Math.max(1, Math.round(length / pitch));
+  return Array.from({ length: count }, (_, k) => ((k + 0.5) * length) / count);
+}
+
 /**
  * How many spot welds hold this seam, where are they, and how long does drilling them out take
  * (T-22)? Evenly at the as-built pitch, half a pitch from either end; a seam that is shorter
@@ -45,8 +51,7 @@ export function drillOut({ seams, minutesEach }: { seams: readonly DrillSeam[]; 
     finite(`seams[${i}].sheets`, seam.sheets, { min: 2, max: 6 });
     if (!Number.isInteger(seam.sheets))
       refuse('not-whole', `seams[${i}].sheets`, `seams[${i}].sheets must be a whole number.`);
-    const count = Math.max(1, Math.round(seam.length / seam.pitch));
-    return Array.from({ length: count }, (_, k) => ((k + 0.5) * seam.length) / count);
+    return spotsAlong(seam.length, seam.pitch);
   });
   const bySeam = seams
     .map((_, i) => i)

@@ -1,7 +1,17 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { area, circle, clipAll, type Point, type Polygon, type Ring } from '../geometry/index.ts';
+import {
+  area,
+  circle,
+  clipAll,
+  inRing,
+  lineLength,
+  pointAt,
+  type Point,
+  type Polygon,
+  type Ring,
+} from '../geometry/index.ts';
 import { COST, cutLine, drillOut, enclosing, passage, split } from './index.ts';
 
 /* Maximum flow by SciPy (sparse.csgraph.maximum_flow): core/fixtures/reference.py writes it. */
@@ -126,6 +136,21 @@ describe('the cut line on its cost field', () => {
     expect(inside(hot.outline)).toBeGreaterThan(0);
   });
 
+  it('goes around metal that cannot be welded, and says why it lies farther out', () => {
+    const plain = cutLine({ panel: { outline }, damage, margin: 20 });
+    const edge = Math.max(...plain.outline.map((p) => p[0]));
+    const weak = circle([edge, 250], 30);
+    const line = cutLine({ panel: { outline, unweldable: [weak] }, damage, margin: 20 });
+    expect(line.warnings).toEqual([]);
+    expect(line.area).toBeGreaterThan(plain.area);
+    for (const { points, closed } of line.joints) {
+      const way = closed ? [...points, points[0]!] : points;
+      for (let at = 0; at < lineLength(way); at += 5) expect(inRing(pointAt(way, at), weak)).toBe(false);
+    }
+    expect(line.runs.some((run) => /too thin to weld to/.test(run.why))).toBe(true);
+    expect(plain.runs.some((run) => /too thin to weld to/.test(run.why))).toBe(false);
+  });
+
   it('warns where every line crosses metal that cannot be welded', () => {
     const rusty = { outline, unweldable: [circle([400, 250], 700)] };
     expect(cutLine({ panel: rusty, damage, margin: 20 }).warnings.join()).toMatch(/too thin to weld to/);
@@ -151,6 +176,27 @@ describe('the cut line on its cost field', () => {
     });
     expect(line.layersBehind).toEqual(['membrane', 'inner']);
     expect(line.weldsToDrill).toBe(2);
+    // A seam that runs far beyond the piece counts only where the piece is.
+    const far = (from: number, to: number) =>
+      cutLine({
+        panel: {
+          outline,
+          seams: [
+            {
+              line: [
+                [from, 250],
+                [to, 250],
+              ],
+              pitch: 40,
+            },
+          ],
+        },
+        damage,
+        margin: 20,
+      });
+    const long = far(0, 800);
+    const wide = Math.max(...long.outline.map((p) => p[0])) - Math.min(...long.outline.map((p) => p[0]));
+    expect(Math.abs(long.weldsToDrill - wide / 40)).toBeLessThan(1.5);
   });
 });
 

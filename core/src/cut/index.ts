@@ -1,5 +1,6 @@
 export { cutPanelOf } from './panel.ts';
 export { lineOnMap } from './onMap.ts';
+export { thinMetal } from './thinMetal.ts';
 export { cutLine, type CutLine, type CutRun } from './line.ts';
 export { cutRules, type CutPanel, type CutRules } from './rules.ts';
 export { COST } from './costField.ts';

@@ -129,7 +129,7 @@ export function cutLine({
     warnings.push(
       `${Math.round(best.forbidden)} mm of this line run over metal that is too thin to weld to: move it out by hand, or choose a larger margin.`,
     );
-  const cutRuns = runsOf(simplifyRing(sharp, 0.2), sheet, followed);
+  const cutRuns = runsOf(simplifyRing(sharp, 0.2), sheet, followed, best.around ? WHY_AROUND : WHY.free);
   const edgeLength = lengthOnEdge(outline, sheet);
   return {
     runs: cutRuns,
@@ -162,8 +162,10 @@ const WHY: Readonly<Record<CutRun['follows'], string>> = {
   edge: 'A strip left at the edge would be too narrow to weld: the piece goes out to the edge.',
 };
 
+const WHY_AROUND = 'Farther out than the margin asks for: what lies between is dear to cut, or too thin to weld to.';
+
 /** Sides of the sharp outline, those along one edge or one run joined. */
-function runsOf(ring: Ring, sheet: Polygon, followed: readonly Followed[]): CutRun[] {
+function runsOf(ring: Ring, sheet: Polygon, followed: readonly Followed[], whyFree: string): CutRun[] {
   const sides = ring.map((from, i) => {
     const to = ring[(i + 1) % ring.length]!;
     const cut = !edgeLike(from, to, sheet);
@@ -176,7 +178,7 @@ function runsOf(ring: Ring, sheet: Polygon, followed: readonly Followed[]): CutR
       cut,
       follows: own ? own.follows : ('edge' as const),
       name: own ? own.name : 'edge of the panel',
-      why: own ? WHY[own.follows] : WHY.edge,
+      why: own ? (own.follows === 'free' ? whyFree : WHY[own.follows]) : WHY.edge,
     };
   });
   // Start at a change from edge to cut so that no stretch of edge is split over the ends of the list.

@@ -1,5 +1,6 @@
 import { lineLength, pointAt, type Point } from '../geometry/index.ts';
-import { FEWEST_READINGS, surveyRules, thicknessAt, type Sample } from '../survey/index.ts';
+import { surveyRules, thicknessAt, type CensoredSample } from '../survey/index.ts';
+import { makesMap } from './thinMetal.ts';
 
 /** mm. The line is looked at this often: a probe every centimetre. */
 const STEP = 10;
@@ -18,15 +19,14 @@ export function lineOnMap({
 }: {
   joints: readonly { points: readonly Point[]; closed: boolean }[];
   asBuilt: number;
-  readings: readonly Sample[];
+  readings: readonly CensoredSample[];
 }): { unmeasured: number; doubtful: number } {
   const places = joints.flatMap(({ points, closed }) => {
     const line = closed ? [...points, points[0]!] : points;
     const length = lineLength(line);
     return Array.from({ length: Math.max(1, Math.round(length / STEP)) }, (_, i) => pointAt(line, (i + 0.5) * STEP));
   });
-  if (new Set(readings.map((r) => `${Math.round(r.u)} ${Math.round(r.v)}`)).size < FEWEST_READINGS)
-    return { unmeasured: 1, doubtful: 0 };
+  if (!makesMap(readings)) return { unmeasured: 1, doubtful: 0 };
   const metal = thicknessAt({ asBuilt, readings, at: places });
   const share = (count: number) => count / places.length;
   return {

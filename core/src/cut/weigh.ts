@@ -5,15 +5,20 @@ import {
   clip,
   inPolygon,
   insideAlong,
+  lineLength,
+  pointAt,
+  toRing,
   type Point,
   type Polygon,
   type Ring,
 } from '../geometry/index.ts';
 import { Problem } from '../problem.ts';
+import { SEAM_MEETS } from '../tolerances.ts';
 import { costField } from './costField.ts';
+import { spotsAlong } from './drillOut.ts';
 import { enclosing } from './enclosing.ts';
 import { cornersOf, roundCorners, runChoices } from './enclose.ts';
-import { jointsOf, middle, pieceAround } from './outline.ts';
+import { jointsOf, pieceAround } from './outline.ts';
 import type { CutPanel, CutRules } from './rules.ts';
 import { snapRuns, type Followed } from './snap.ts';
 
@@ -70,6 +75,8 @@ export function cheapestAround(
 
 interface Candidate {
   name: string;
+  /** Around the cheapest line, not only around the damage. */
+  around: boolean;
   ease: number;
   followed: Followed[];
 }
@@ -82,27 +89,25 @@ export function candidates(
   panel: CutPanel,
   rules: CutRules,
 ): Candidate[] {
-  const around = [
-    ...runChoices(shape, rules.maxCorners).map((choice) => ({ ...choice, what: '' })),
+  const choices = [
+    ...runChoices(shape, rules.maxCorners).map((choice) => ({ ...choice, around: false })),
     ...(ideal.length > 2
-      ? runChoices([...shape, ...ideal], rules.maxCorners).map((choice) => ({
-          ...choice,
-          what: ' around the cheapest line',
-        }))
+      ? runChoices([...shape, ...ideal], rules.maxCorners).map((choice) => ({ ...choice, around: true }))
       : []),
   ];
-  return around.flatMap(({ name, runs, what }): Candidate[] => {
+  return choices.flatMap(({ name, runs, around }): Candidate[] => {
     const snapped = snapRuns(runs, sheet, panel.creases ?? [], rules);
-    const label = (moved: boolean) => `${name}${what}${moved ? ', moved to edges and creases' : ''}`;
+    const label = (moved: boolean) =>
+      `${name}${around ? ' around the cheapest line' : ''}${moved ? ', moved to edges and creases' : ''}`;
     const free = runs.map((run): Followed => ({ run, follows: 'free', name: 'free run' }));
     const edges = snapped.map((entry, i) => (entry.follows === 'edge' ? entry : free[i]!));
     const moved = snapped.some(({ follows }) => follows !== 'free');
     const creased = snapped.some(({ follows }) => follows === 'crease');
     // A strip left at an edge is too narrow to weld: runs near an edge always go out to it.
     return [
-      { name: label(moved), ease: EASE[name]! * (creased ? CREASE_EASE : 1), followed: snapped },
+      { name: label(moved), around, ease: EASE[name]! * (creased ? CREASE_EASE : 1), followed: snapped },
       ...(creased
-        ? [{ name: label(edges.some(({ follows }) => follows === 'edge')), ease: EASE[name]!, followed: edges }]
+        ? [{ name: label(edges.some(({ follows }) => follows === 'edge')), around, ease: EASE[name]!, followed: edges }]
         : []),
     ];
   });
@@ -140,15 +145,11 @@ export function weigh(
   return { ...candidate, outline, cost, length, size, forbidden, judged };
 }
 
-/** Spot welds of the seams inside an outline. */
+/** Spots of the seams that hold the piece inside the line, those on its edge included. */
 export function weldsInside(outline: Ring, panel: CutPanel): number {
-  return (panel.seams ?? []).reduce((sum, seam) => {
-    const length = seam.line
-      .slice(1)
-      .reduce(
-        (total, p, i) => total + (inPolygon(middle(seam.line[i]!, p), [outline]) ? between(seam.line[i]!, p) : 0),
-        0,
-      );
-    return sum + Math.round(length / seam.pitch);
-  }, 0);
+  const holds = (p: Point) => inPolygon(p, [outline]) || toRing(p, outline) < SEAM_MEETS;
+  return (panel.seams ?? []).reduce(
+    (sum, { line, pitch }) => sum + spotsAlong(lineLength(line), pitch).filter((at) => holds(pointAt(line, at))).length,
+    0,
+  );
 }

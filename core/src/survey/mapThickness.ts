@@ -1,12 +1,11 @@
 import type { Point, Polygon } from '../geometry/index.ts';
 import type { CensoredSample } from './censored.ts';
 import { metalClass, surveyRules, weldableLimit, type MetalClass, type SurveyRules } from './classes.ts';
-import { distinctSamples } from './krige.ts';
 import { prepareNearKriging } from './krigeNear.ts';
 import { normalCdf } from './normal.ts';
-import { inReach, rasterMap, type Outlier, type Raster, type RasterMap } from './rasterMap.ts';
+import { inReach, modelled, rasterMap, type Outlier, type Raster, type RasterMap } from './rasterMap.ts';
 import { GAUGE_SD, modelOfSheet } from './sheetModel.ts';
-import type { Sample, VariogramModel } from './variogram.ts';
+import type { VariogramModel } from './variogram.ts';
 
 /** Smallest number of readings for a map: fewer say nothing between them. */
 export const FEWEST_READINGS = 3;
@@ -92,7 +91,7 @@ export interface ThicknessAt {
 /**
  * How thick is the metal at these places, and can it be welded to?
  *
- * @param readings at least 3, as for the map
+ * @param readings at least 3, as for the map; one of them with a value of its own
  * @param at places in mm
  */
 export function thicknessAt({
@@ -102,13 +101,13 @@ export function thicknessAt({
   rules = surveyRules,
 }: {
   asBuilt: number;
-  readings: readonly Sample[];
+  readings: readonly CensoredSample[];
   at: readonly Point[];
   rules?: SurveyRules;
 }): ThicknessAt[] {
-  const { samples } = distinctSamples(readings);
+  const { model, samples } = modelled(readings, (measured) => modelOfSheet(measured, asBuilt));
   const [mean, variance] = [new Float64Array(at.length), new Float64Array(at.length)];
-  prepareNearKriging(samples, modelOfSheet(samples, asBuilt)).predict(
+  prepareNearKriging(samples, model).predict(
     at.map((p) => p[0]),
     at.map((p) => p[1]),
     mean,

@@ -40,6 +40,16 @@ export interface RasterMap extends Raster {
   leaveOneOutRmse: number;
 }
 
+/** Distinct samples with what stands in for censored ones, and the variogram of those that were measured. */
+export function modelled(
+  readings: readonly CensoredSample[],
+  modelOf: (samples: readonly Sample[]) => VariogramModel,
+): { model: VariogramModel; samples: Sample[] } {
+  const measured = readings.filter((reading) => !reading.censored);
+  const model = modelOf(distinctSamples(measured.length >= 3 ? measured : readings).samples);
+  return { model, samples: distinctSamples(fillCensored(readings, model)).samples };
+}
+
 /**
  * Readings → kriged raster: what every map of a sheet is made from. Censored readings are
  * filled in first; places out of reach of any reading stay out of `near`.
@@ -62,9 +72,7 @@ export function rasterMap({
   reach: number;
   gaugeSd: number;
 }): RasterMap {
-  const measured = readings.filter((reading) => !reading.censored);
-  const model = modelOf(distinctSamples(measured.length >= 3 ? measured : readings).samples);
-  const { samples } = distinctSamples(fillCensored(readings, model));
+  const { model, samples } = modelled(readings, modelOf);
   const kriging = prepareNearKriging(samples, model);
   const raster = rasterOver(sheet);
   const near = cellsInReach(raster, samples, reach);

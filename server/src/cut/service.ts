@@ -1,18 +1,18 @@
 import type { DataSource } from 'typeorm';
 import { cutDefaults, type CutPlanView, type CutSettings } from '@aspecta/contract/cut';
-import { layerOf, panelOf, type Panel } from '@aspecta/core/body';
-import { cutPanelOf, chooseDatums, cutOffsets, lineOnMap, type CutLine } from '@aspecta/core/cut';
+import { layerOf, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
+import { cutLine, cutPanelOf, chooseDatums, cutOffsets, lineOnMap, thinMetal } from '@aspecta/core/cut';
 import type { Point } from '@aspecta/core/geometry';
-import { metalOf } from '@aspecta/core/survey';
+import { layerSamples } from '@aspecta/core/survey';
 import { changeVersioned } from '../db/change.ts';
 import type { Caller } from '../http/session.ts';
 import type { ShopService } from '../shop/service.ts';
-import type { ReadingRow } from '../survey/entities.ts';
+import { asReading } from '../survey/asReading.ts';
 import type { ReadingService } from '../survey/readings.ts';
 import type { ZoneService } from '../survey/zones.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { CutEntity } from './entities.ts';
-import { FoundLines } from './lines.ts';
+import { remembered } from './remembered.ts';
 
 interface Services {
   verdicts: VerdictService;
@@ -25,7 +25,8 @@ interface Services {
 export class CutService {
   private readonly db: DataSource;
   private readonly services: Services;
-  private readonly lines = new FoundLines();
+  private readonly findLine = remembered(cutLine);
+  private readonly findThinMetal = remembered(thinMetal);
 
   constructor(db: DataSource, services: Services) {
     this.db = db;
@@ -48,8 +49,10 @@ export class CutService {
     ]);
     const layer = layerOf(panel, zones[0]!.layer);
     const readings = await this.services.readings.countingOn(vehicle.id, panel.id, layer.id);
-    const line = this.lines.find({
-      panel: cutPanelOf(panel),
+    const { metal } = layerSamples(panel, layer.id, readings.map(asReading));
+    const thin = this.findThinMetal({ sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal });
+    const line = this.findLine({
+      panel: { ...cutPanelOf(body, panel), unweldable: thin },
       damage: zones.map((zone) => zone.ring),
       margin: settings.margin,
       house: settings,
@@ -71,7 +74,8 @@ export class CutService {
       mirror:
         body.panels.find((other) => other.mirrorOf?.panel === panel.id)?.name ??
         (panel.mirrorOf ? panelOf(body, panel.mirrorOf.panel).name : null),
-      onMap: onMap(line, layer.thickness, readings),
+      thin,
+      onMap: lineOnMap({ joints: line.joints, asBuilt: layer.thickness, readings: metal }),
     };
   }
 
@@ -97,15 +101,6 @@ export class CutService {
     );
     return this.plan(caller, repairId);
   }
-}
-
-/** On how much of the joint is the metal unknown or doubtful? */
-function onMap(line: CutLine, asBuilt: number, rows: readonly ReadingRow[]): CutPlanView['onMap'] {
-  const readings = rows.flatMap((row) => {
-    const value = metalOf({ metalMm: row.metalMm ?? undefined, probe: row.probe ?? undefined });
-    return value === undefined ? [] : [{ u: row.u, v: row.v, value }];
-  });
-  return lineOnMap({ joints: line.joints, asBuilt, readings });
 }
 
 /** How a restorer calls the edge that faces this way. */

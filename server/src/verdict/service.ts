@@ -1,6 +1,6 @@
 import { In, IsNull, type DataSource } from 'typeorm';
 import type { RepairView, VerdictView } from '@aspecta/contract/verdict';
-import { panelJoints, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
+import { panelJoints, panelOf, sheetOf, type BodyPlan, type Panel } from '@aspecta/core/body';
 import { cutLine, cutPanelOf } from '@aspecta/core/cut';
 import { area, clip, toRing, inRing } from '@aspecta/core/geometry';
 import { compare, isBought, type OptionId, type Repair, type Verdict } from '@aspecta/core/verdict';
@@ -79,7 +79,7 @@ export class VerdictService {
         structural: panel.structural,
         visible: panel.visible,
       },
-      zones: zones.map((zone) => countedZone(zone, panel)),
+      zones: zones.map((zone) => countedZone(zone, plan, panel)),
       offer: offer && { landed: offer.landed, leadDays: offer.leadDays },
     };
     return { verdict: compare({ repair, rates: shop.rates, house: { overlay: shop.overlay } }), offer };
@@ -209,11 +209,11 @@ export class VerdictService {
 }
 
 /** What a zone counts up to: its area on the sheet and the patch that takes it out. */
-function countedZone(zone: ZoneRow, panel: Panel): Repair['zones'][number] {
+function countedZone(zone: ZoneRow, plan: BodyPlan, panel: Panel): Repair['zones'][number] {
   const sheet = sheetOf(panel);
   const onSheet = clip('intersection', [zone.ring, ...zone.holes], sheet);
   const line = cutLine({
-    panel: cutPanelOf(panel),
+    panel: cutPanelOf(plan, panel),
     damage: [zone.ring],
     margin: MARGIN,
   });

@@ -119,6 +119,7 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
       <template #sheet>
         <SheetView :box="box" tapes :label="`The cut line on ${load.data.value.panel.name}`">
           <PanelSheet :panel="load.data.value.panel" />
+          <path v-for="(ring, i) in plan.thin" :key="i" :d="ringPath(ring)" class="too-thin" />
           <path v-for="zone in load.data.value.zones" :key="zone.id" :d="ringPath(zone.ring)" class="damage" />
           <path :d="ringPath(plan.line.rough)" class="rough" />
           <path :d="ringPath(plan.line.outline)" class="final" />
@@ -185,6 +186,13 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
           <p v-if="load.data.value.repair.staleZones.length > 0" class="notice bad">
             The damage was changed after the decision; the line follows the damage as it is now. Look at the verdict
             again.
+          </p>
+          <p v-if="plan.thin.length > 0" class="small">
+            Hatched: by its readings more likely than not too thin to weld to. The line stays out of there where it can.
+          </p>
+          <p v-if="plan.line.weldsToDrill > 0" class="small">
+            {{ plan.line.weldsToDrill }} spot {{ plan.line.weldsToDrill === 1 ? 'weld' : 'welds' }} of its named seams
+            to drill out.
           </p>
           <p v-if="plan.onMap.unmeasured > 0.02" class="notice">
             {{ percent(plan.onMap.unmeasured) }} of the line runs over metal that has not been measured. Measure along
@@ -293,6 +301,13 @@ path {
   fill-opacity: 0.55;
   stroke: var(--through);
   stroke-width: 1;
+}
+.too-thin {
+  fill: url(#hatch-thin);
+  fill-opacity: 0.8;
+  stroke: var(--through);
+  stroke-width: 1;
+  stroke-dasharray: 2 4;
 }
 .rough {
   fill: none;

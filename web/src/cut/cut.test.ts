@@ -17,7 +17,12 @@ const damage: Point[] = [
 
 /** What the server would answer, by the same core. */
 function planned(settings: CutSettings, over: Partial<CutPlanView> = {}): CutPlanView {
-  const line = cutLine({ panel: cutPanelOf(panel), damage: [damage], margin: settings.margin, house: settings });
+  const line = cutLine({
+    panel: cutPanelOf(bodyPlan('saloon'), panel),
+    damage: [damage],
+    margin: settings.margin,
+    house: settings,
+  });
   const datums = chooseDatums(panel.outline, () => 'front edge', line.corners);
   return {
     repairId: 'r',
@@ -31,6 +36,7 @@ function planned(settings: CutSettings, over: Partial<CutPlanView> = {}): CutPla
     datums,
     ...cutOffsets({ line: line.corners, datums, unit: 'mm' }),
     mirror: 'Front floor, right',
+    thin: [],
     onMap: { unmeasured: 0, doubtful: 0 },
     ...over,
   };
