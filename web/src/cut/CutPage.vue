@@ -37,7 +37,9 @@ const load = useLoad(async () => {
     get<CutPlanView>(`/repairs/${props.repair}/cut`),
   ]);
   const zones = await get<ZoneView[]>(`/vehicles/${props.id}/panels/${repair.panel}/zones`);
-  show(cut);
+  // Settings that could not be sent while the server was away are sent now.
+  if (cut.version === plan.value?.version) changed();
+  else show(cut);
   return {
     vehicle,
     repair,
@@ -51,12 +53,13 @@ function show(cut: CutPlanView): void {
   picked.value = Math.min(picked.value, Math.max(0, cut.corners.length - 1));
 }
 let timer: ReturnType<typeof setTimeout> | undefined;
-watch(settings, () => {
+watch(settings, changed);
+function changed(): void {
   if (!plan.value || !session.canWork || JSON.stringify(settings) === JSON.stringify({ ...plan.value.settings }))
     return;
   clearTimeout(timer);
   timer = setTimeout(() => void save(), 250);
-});
+}
 async function save(): Promise<void> {
   await form.submit(async () => {
     try {

@@ -5,6 +5,7 @@ import { bodyPlan, panelOf } from '@aspecta/core/body';
 import { chooseDatums, cutLine, cutOffsets, cutPanelOf } from '@aspecta/core/cut';
 import type { Point } from '@aspecta/core/geometry';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
+import { useConnection } from '../shell/connection.ts';
 import CutPage from './CutPage.vue';
 
 const panel = panelOf(bodyPlan('saloon'), 'floor-front-l');
@@ -125,6 +126,21 @@ describe('the cut', () => {
     expect(page.get('[role=alert]').text()).toMatch(/is not a length; write for example/);
     expect((margin.element as HTMLInputElement).value).toBe('a hand');
     expect(server.to('PUT /repairs/r/cut')).toEqual([]);
+  });
+
+  it('sends a change of settings that the server missed once it is back', async () => {
+    const page = await open();
+    server.on('PUT /repairs/r/cut', () => new Response('away', { status: 503 }));
+    await page.get('[aria-label="One run more"]').trigger('click');
+    await settle();
+    server.on('PUT /repairs/r/cut', ({ version, ...settings }) =>
+      planned(settings as unknown as CutSettings, { saved: true, version: Number(version) + 1 }),
+    );
+    useConnection().note(true);
+    await flushPromises();
+    await settle();
+    expect(server.to('PUT /repairs/r/cut').map(({ maxCorners }) => maxCorners)).toEqual([5, 5]);
+    expect(page.text()).toContain('Saved.');
   });
 
   it('shows what somebody else has made of the line instead of overwriting it', async () => {

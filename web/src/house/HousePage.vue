@@ -27,7 +27,9 @@ const rules = reactive({
   version: 0,
 });
 const load = useLoad(async () => {
-  take(await get<Shop>('/shop'));
+  const shop = await get<Shop>('/shop');
+  // What is being written stays when the server has come back; a version that somebody else has stored is told at saving.
+  if (rules.version === 0) take(shop);
   return true;
 });
 const owner = () => session.current?.person.role === 'owner';

@@ -1,5 +1,6 @@
 import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it } from 'vitest';
+import { useConnection } from '../shell/connection.ts';
 import { useSession } from '../shell/session.ts';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import HousePage from './HousePage.vue';
@@ -72,6 +73,16 @@ describe('the house rules', () => {
     await flushPromises();
     expect(page.text()).toContain('Somebody else has changed the house rules');
     expect((field(page, 'Name of the shop').element as HTMLInputElement).value).toBe('Other name');
+  });
+
+  it('keep what is being written when the server has been away', async () => {
+    const page = await open();
+    await field(page, 'Name of the shop').setValue('Half typed');
+    useConnection().note(false);
+    useConnection().note(true);
+    await flushPromises();
+    expect(server.to('GET /shop').length).toBe(2);
+    expect((field(page, 'Name of the shop').element as HTMLInputElement).value).toBe('Half typed');
   });
 
   it('can be read only by a worker', async () => {

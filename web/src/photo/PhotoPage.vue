@@ -40,11 +40,18 @@ const load = useLoad(async () => {
   ]);
   const photo = photos.find((entry) => entry.id === props.photo);
   if (!photo) throw new Error('This picture does not exist any more, or belongs to another car.');
+  // What is being marked and written stays when the server has come back; a newer version is told at saving.
+  if (seen === 0) take(photo);
+  return { vehicle, photo, plan: await planOf(vehicle.planId) };
+});
+/** Version on which the marks rest; 0 while the stored ones are to be taken. */
+let seen = 0;
+function take(photo: PhotoView): void {
+  seen = photo.version;
   pairs.value = photo.pairs;
   panelId.value = photo.panel ?? '';
   note.value = photo.note;
-  return { vehicle, photo, plan: await planOf(vehicle.planId) };
-});
+}
 const data = computed(() => load.data.value!);
 const panel = computed<Panel | null>(() => (panelId.value === '' ? null : panelOf(data.value.plan, panelId.value)));
 const size = computed(() => (panel.value ? boxOf(panel.value.outline) : null));
@@ -69,7 +76,7 @@ function change(): PhotoChange {
     v: stays ? photo.v : null,
     note: note.value,
     pairs: [...pairs.value],
-    version: photo.version,
+    version: seen,
   };
 }
 async function save(): Promise<boolean> {
@@ -77,9 +84,17 @@ async function save(): Promise<boolean> {
     try {
       await put(`/vehicles/${props.id}/photos/${props.photo}`, change());
     } catch (error) {
-      if (error instanceof ApiProblem && error.code === 'conflict') await load.reload();
+      if (error instanceof ApiProblem && error.code === 'conflict') {
+        // Saving again is then meant: what stands here goes onto the version that is stored now.
+        seen = (error.body.current as PhotoView).version;
+        throw new Error(
+          'Somebody else has changed this picture in the meantime. Saving again keeps what stands here instead of theirs.',
+          { cause: error },
+        );
+      }
       throw error;
     }
+    seen = 0;
     await load.reload();
   });
 }

@@ -9,6 +9,7 @@ import { button, FakeServer, field, openPage, problem, signIn } from '../testing
 import BeforeAfter from './BeforeAfter.vue';
 import PhotoPage from './PhotoPage.vue';
 import PhotosPage from './PhotosPage.vue';
+import { useConnection } from '../shell/connection.ts';
 import { onPanel } from './photoTiles.ts';
 import { sendPhoto } from './takePhoto.ts';
 import { usePhotoPoints } from './usePhotoPoints.ts';
@@ -189,6 +190,32 @@ describe('the page of one picture', () => {
       pairs,
       version: 2,
     });
+  });
+
+  it('keeps marks and words when the server comes back, and when somebody else has saved; saving again is meant', async () => {
+    const { page } = await open();
+    await field(page, 'Note').setValue('mine');
+    server.on('GET /vehicles/v/photos', [photo({ note: 'theirs', version: 5 })]);
+    useConnection().note(false);
+    useConnection().note(true);
+    await flushPromises();
+    const note = () => (field(page, 'Note').element as HTMLInputElement).value;
+    expect(note()).toBe('mine');
+    server.on('PUT /vehicles/v/photos/f', (body) =>
+      body['version'] === 5
+        ? {}
+        : problem('conflict', 'changed', 409, { current: photo({ note: 'theirs', version: 5 }) }),
+    );
+    await button(page, /^Save|^Keep/).trigger('click');
+    await flushPromises();
+    expect(page.text()).toContain('Saving again keeps what stands here');
+    expect(note()).toBe('mine');
+    await button(page, /^Save|^Keep/).trigger('click');
+    await flushPromises();
+    expect(server.to('PUT /vehicles/v/photos/f').map(({ note, version }) => [note, version])).toEqual([
+      ['mine', 2],
+      ['mine', 5],
+    ]);
   });
 
   it('says that a picture is gone instead of showing an empty page', async () => {

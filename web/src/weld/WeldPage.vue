@@ -36,7 +36,9 @@ const load = useLoad(async () => {
     get<RepairView>(`/repairs/${props.repair}`),
     get<WeldPlanView | null>(`/repairs/${props.repair}/weld`),
   ]);
-  if (plan) show(plan);
+  // Settings that are being chosen stay when the server has come back with the same plan.
+  if (plan && plan.version === view.value?.version) view.value = plan;
+  else if (plan) show(plan);
   return { vehicle, repair, panel: panelOf(await planOf(vehicle.planId), repair.panel) };
 });
 function show(plan: WeldPlanView): void {
