@@ -1,0 +1,168 @@
+import { flushPromises } from '@vue/test-utils';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { weldDefaults, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
+import { planWelds } from '@aspecta/core/weld';
+import { cautionsFor } from '@aspecta/core/safety';
+import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
+import BenchPage from './BenchPage.vue';
+import WeldPage from './WeldPage.vue';
+
+const joints: WeldPlanView['joints'] = [
+  {
+    points: [
+      [200, 120],
+      [320, 120],
+      [320, 200],
+    ],
+    closed: false,
+  },
+];
+/** What the server would lay out, by the same core. */
+const laid = (input: WeldSettingsInput, over: Partial<WeldPlanView> = {}): WeldPlanView => ({
+  repairId: 'r',
+  panel: 'floor-front-l',
+  input,
+  plan: planWelds({ seams: joints, thickness: 0.9, ...input }),
+  done: [],
+  acknowledged: null,
+  version: 1,
+  joints,
+  ...over,
+});
+const read = { by: 'Ada', at: '2026-02-03T10:00:00.000Z' };
+
+let server: FakeServer;
+beforeEach(() => {
+  vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] });
+  signIn('worker');
+  document.body.innerHTML = '';
+  server = new FakeServer()
+    .on('GET /vehicles/v', { id: 'v', nickname: 'Marigold', planId: 'saloon' })
+    .on('GET /repairs/r', { id: 'r', panel: 'floor-front-l', zoneIds: ['z'], staleZones: [] })
+    .on('GET /repairs/r/weld', laid(weldDefaults));
+});
+afterEach(() => vi.useRealTimers());
+const open = () => openPage(WeldPage, { id: 'v', repair: 'r' });
+
+describe('the weld plan', () => {
+  it('is laid out from the settings on the card, once there is none', async () => {
+    server
+      .on('GET /repairs/r/weld', () => null)
+      .on('PUT /repairs/r/weld', ({ version: _version, ...input }) => laid(input as unknown as WeldSettingsInput));
+    const { page } = await open();
+    expect(page.text()).toContain('No plan yet.');
+    await page.get('input[type=radio][value=tig]').setValue(true);
+    await button(page, /^Lay out the tacks/).trigger('click');
+    await flushPromises();
+    expect(server.to('PUT /repairs/r/weld')).toEqual([{ ...weldDefaults, process: 'tig', version: 0 }]);
+    expect(page.text()).toContain('Filler rod');
+  });
+
+  it('says how long it takes, how much of it is waiting, and how hot a stitch may start', async () => {
+    const { page } = await open();
+    const { plan } = laid(weldDefaults);
+    const text = page.text();
+    expect(text).toContain(`${plan.tacks} tacks and ${plan.stitches} stitches`);
+    expect(text).toContain(`No stitch starts above ${Math.round(plan.hottestStart)} °C`);
+    expect(text).toContain(`${plan.settings.tackCurrent} A`);
+    expect(text).toContain(`${plan.settings.seamCurrent} A`);
+  });
+
+  it('is played step by step, and stopped', async () => {
+    const { page } = await open();
+    const at = () => page.get('.player span').text();
+    const { plan } = laid(weldDefaults);
+    expect(at()).toBe(`0 / ${plan.steps.length}`);
+    await page.get('[aria-label="Play the sequence"]').trigger('click');
+    await vi.advanceTimersByTimeAsync(260 * 3);
+    expect(at()).toBe(`3 / ${plan.steps.length}`);
+    expect(page.text()).toContain(plan.steps[2]!.text);
+    await page.get('[aria-label="Stop"]').trigger('click');
+    await vi.advanceTimersByTimeAsync(260 * 5);
+    expect(at()).toBe(`3 / ${plan.steps.length}`);
+  });
+
+  it('asks for the cautions before the bench, by name, and only once', async () => {
+    const { page, router } = await open();
+    server.on('POST /repairs/r/weld/acknowledge', laid(weldDefaults, { acknowledged: read }));
+    await button(page, 'Begin at the bench').trigger('click');
+    const dialog = page.get('dialog');
+    for (const caution of cautionsFor('weld')) expect(dialog.text()).toContain(caution.title);
+    const go = button(page, 'To the bench');
+    expect(go.attributes('disabled')).toBeDefined();
+    await dialog.get('input[type=checkbox]').setValue(true);
+    await go.trigger('click');
+    await flushPromises();
+    expect(server.to('POST /repairs/r/weld/acknowledge')).toHaveLength(1);
+    expect(router.currentRoute.value.path).toBe('/vehicles/v/repairs/r/bench');
+  });
+
+  it('keeps a limit that cannot be read as typed, and shows what the server says of it', async () => {
+    server.on('PUT /repairs/r/weld', () =>
+      problem('invalid', 'handWarm must be a number; enter digits only.', 422, { field: 'handWarm' }),
+    );
+    const { page } = await open();
+    await field(page, /^Weld again below/).setValue('lukewarm');
+    await button(page, /^Lay (it )?out/).trigger('click');
+    await flushPromises();
+    expect(server.to('PUT /repairs/r/weld')[0]).toMatchObject({ handWarm: 'lukewarm' });
+    expect(page.text()).toContain('handWarm must be a number');
+    expect((field(page, /^Weld again below/).element as HTMLInputElement).value).toBe('lukewarm');
+  });
+
+  it('shows what somebody else has laid out instead of overwriting it', async () => {
+    const theirs = laid({ ...weldDefaults, strategy: 'backstep' }, { version: 4 });
+    server.on('PUT /repairs/r/weld', () => problem('conflict', 'changed', 409, { current: theirs }));
+    const { page } = await open();
+    await button(page, /^Lay (it )?out/).trigger('click');
+    await flushPromises();
+    expect(page.get('[role=alert]').text()).toContain('Somebody else has laid the plan out anew');
+    expect((page.get('input[value=backstep]').element as HTMLInputElement).checked).toBe(true);
+  });
+});
+
+describe('the bench', () => {
+  const bench = () => openPage(BenchPage, { id: 'v', repair: 'r' });
+  it('does not begin before the cautions have been read', async () => {
+    const { page } = await bench();
+    expect(page.text()).toContain('Read the cautions first.');
+    expect(page.find('.btn.done').exists()).toBe(false);
+  });
+
+  it('shows one step at a time with its current, and ticks it off at the server', async () => {
+    const view = laid(weldDefaults, { acknowledged: read });
+    server.on('GET /repairs/r/weld', view);
+    server.on('PUT /repairs/r/weld/steps/1', {
+      ...view,
+      done: [{ n: 1, at: '2026-02-03T10:01:00.000Z', by: 'Ada' }],
+    });
+    const { page } = await bench();
+    expect(page.get('.count').text()).toBe('1');
+    expect(page.text()).toContain(`${view.plan.settings.tackCurrent} A`);
+    await page.get('.btn.done').trigger('click');
+    await flushPromises();
+    expect(server.to('PUT /repairs/r/weld/steps/1')).toEqual([{ done: true, version: 1 }]);
+    expect(page.get('header').text()).toContain(`1 of ${view.plan.steps.length}`);
+  });
+
+  it('ends with a fire watch, and can be taken a step back', async () => {
+    const view = laid(weldDefaults, { acknowledged: read });
+    const done = view.plan.steps.map(({ n }) => ({ n, at: '2026-02-03T10:01:00.000Z', by: 'Ada' }));
+    server.on('GET /repairs/r/weld', { ...view, done });
+    const last = view.plan.steps.length;
+    server.on(`PUT /repairs/r/weld/steps/${last}`, { ...view, done: done.slice(0, -1) });
+    const { page } = await bench();
+    expect(page.text()).toContain('Fire watch');
+    await button(page, 'Take the last step back').trigger('click');
+    await flushPromises();
+    expect(server.to(`PUT /repairs/r/weld/steps/${last}`)[0]).toMatchObject({ done: false });
+    expect(page.get('.count').text()).toBe(String(last));
+  });
+
+  it('is for looking only to a viewer', async () => {
+    signIn('viewer');
+    server.on('GET /repairs/r/weld', laid(weldDefaults, { acknowledged: read }));
+    const { page } = await bench();
+    expect(page.get('.btn.done').attributes('disabled')).toBeDefined();
+  });
+});
