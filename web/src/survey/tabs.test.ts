@@ -1,0 +1,231 @@
+import { flushPromises } from '@vue/test-utils';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Vehicle } from '@aspecta/contract/garage';
+import type { ExtentView, LearntView, PitsView, PitView, ZoneVersionView, ZoneView } from '@aspecta/contract/survey';
+import { bodyPlan, panelOf, sheetOf } from '@aspecta/core/body';
+import { circle } from '@aspecta/core/geometry';
+import { pits, spread } from '@aspecta/core/survey';
+import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
+import ExtentTab from './ExtentTab.vue';
+import LearntPage from './LearntPage.vue';
+import PitsTab from './PitsTab.vue';
+import ZoneHistory from './ZoneHistory.vue';
+
+// The worker is not there under jsdom: the same computation here.
+vi.mock('../workers/bridge.ts', () => ({
+  compute: () => ({
+    spread: (visible: never, evidence: never, history: never, sheet: never) =>
+      Promise.resolve(spread({ visible, evidence, history, sheet })),
+  }),
+}));
+
+const panel = panelOf(bodyPlan('saloon'), 'sill-l');
+const layer = panel.layers[0]!;
+const vehicle = { id: 'v', nickname: 'Marigold', climate: 'wet' } as Vehicle;
+const patch = (id: string, depth: number): PitView =>
+  ({
+    id,
+    panel: panel.id,
+    layer: layer.id,
+    u: 100,
+    v: 60,
+    side: 40,
+    depth,
+    pits: null,
+    mouth: null,
+    at: '2026-02-03T10:00:00.000Z',
+    by: 'Ada',
+  }) as PitView;
+const depths = [0.21, 0.28, 0.19, 0.33, 0.24];
+
+let server: FakeServer;
+beforeEach(() => {
+  signIn('worker');
+  document.body.innerHTML = '';
+  server = new FakeServer();
+});
+
+describe('pits of a panel', () => {
+  const path = `GET /vehicles/v/panels/${panel.id}/layers/${layer.id}/pits`;
+  const view = (over: Partial<PitsView> = {}): PitsView => ({
+    patches: [],
+    result: null,
+    rating: null,
+    why: null,
+    ...over,
+  });
+  const open = async (over: Record<string, unknown> = {}) =>
+    (await openPage(PitsTab, { vehicle, panel, layer, surveyMap: null, canWork: true, place: null, ...over })).page;
+
+  it('says what is missing before there is an answer', async () => {
+    server.on(path, view({ patches: [patch('a', 0.2)], why: 'Three patches at least; take two more.' }));
+    const page = await open();
+    expect(page.text()).toContain('Three patches at least; take two more.');
+    expect((field(page, /side/i).element as HTMLInputElement).value).toBe('40');
+  });
+
+  it('tells the deepest to be expected with its doubt, and the chance that it is through', async () => {
+    const result = pits({
+      depths,
+      sampledArea: 5 * 1600,
+      totalArea: 160_000,
+      thickness: layer.thickness,
+      method: 'mle',
+    });
+    server.on(path, view({ patches: depths.map((depth, i) => patch(String(i), depth)), result }));
+    const text = (await open()).text();
+    expect(text).toMatch(new RegExp(result.deepestExpected.toFixed(2).replace('.', '[.,]')));
+    expect(text).toMatch(/±/);
+  });
+
+  it('stores a patch at the tapped place, decimal comma and all, and keeps side and place for the next', async () => {
+    server.on(path, view()).on('POST /vehicles/v/pits', view({ patches: [patch('a', 0.22)] }));
+    const page = await open({ place: [312.4, 61.8] });
+    await field(page, /^Deepest|depth/i).setValue('0,22');
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    expect(server.to('POST /vehicles/v/pits')[0]).toMatchObject({
+      panel: panel.id,
+      layer: layer.id,
+      u: 312,
+      v: 62,
+      side: 60,
+      depth: 0.22,
+      pits: null,
+      mouth: null,
+    });
+    expect(page.text()).toContain('Patch stored.');
+    expect((field(page, /^Deepest|depth/i).element as HTMLInputElement).value).toBe('');
+  });
+
+  it('keeps what was typed where it is refused', async () => {
+    server
+      .on(path, view())
+      .on('POST /vehicles/v/pits', () =>
+        problem('invalid', 'depth must be a number; enter digits only.', 422, { field: 'depth' }),
+      );
+    const page = await open({ place: [300, 60] });
+    await field(page, /^Deepest|depth/i).setValue('deep');
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    expect(page.text()).toContain('depth must be a number');
+    expect((field(page, /^Deepest|depth/i).element as HTMLInputElement).value).toBe('deep');
+  });
+
+  it('offers nothing to change to who may only look', async () => {
+    server.on(path, view({ patches: [patch('a', 0.2)] }));
+    expect((await open({ canWork: false })).find('form').exists()).toBe(false);
+  });
+});
+
+describe('what does not show', () => {
+  const zone = {
+    id: 'z',
+    panel: panel.id,
+    layer: layer.id,
+    ring: circle([300, 60], 30),
+    holes: [],
+    evidence: 'blister',
+    class: 'pitted',
+    area: 2827,
+    version: 1,
+  } as unknown as ZoneView;
+  const learnt = [
+    {
+      evidence: 'blister',
+      factor: 1.4,
+      ratio: { p10: 1.2, p50: 3.1, p90: 7.9 },
+      behind: { chance: 0.4, found: 1, cases: 3 },
+      cases: [
+        { predicted: 1000, found: 1400, vehicle: 'Marigold', panel: 'Sill, left', at: '2026-02-03T10:00:00.000Z' },
+      ],
+    },
+  ] as unknown as LearntView[];
+
+  it('draws the expected extent around each zone that has not been opened, the doubtful one larger', async () => {
+    server.on('GET /vehicles/v/panels/sill-l/extents', []).on('GET /learnt', learnt);
+    const told: { p50: unknown[]; p90: unknown[] }[] = [];
+    const { page } = await openPage(ExtentTab, {
+      vehicle: 'v',
+      panel,
+      layer: layer.id,
+      zones: [zone, { ...zone, id: 'y', evidence: 'opened' }],
+      expected: null,
+      'onUpdate:expected': (expected: (typeof told)[number]) => void told.push(expected),
+    });
+    await flushPromises();
+    const { polygon50, polygon90 } = spread({
+      visible: [zone.ring],
+      evidence: 'blister',
+      history: [{ predicted: 1000, found: 1400 }],
+      sheet: sheetOf(panel),
+    });
+    expect(told.at(-1)).toEqual({ p50: polygon50, p90: polygon90 });
+    expect(page.text()).toContain('How far does it go where nothing shows?');
+  });
+
+  it('holds what showed, what was predicted and what was found against each other', async () => {
+    const extent = {
+      zoneId: 'z',
+      evidence: 'blister',
+      seen: 1000,
+      predicted50: 2000,
+      predicted90: 5000,
+      found: 2600,
+      at: '2026-02-03T10:00:00.000Z',
+    } as unknown as ExtentView;
+    server.on('GET /vehicles/v/panels/sill-l/extents', [extent]).on('GET /learnt', learnt);
+    const { page } = await openPage(ExtentTab, { vehicle: 'v', panel, layer: layer.id, zones: [], expected: null });
+    const widths = [...page.html().matchAll(/width: ([\d.]+)%/g)].map(([, width]) => Number(width));
+    expect(widths).toEqual(expect.arrayContaining([20, 52]));
+  });
+
+  it('keeps the factor and its history open to see', async () => {
+    server.on('GET /learnt', [...learnt, { ...learnt[0]!, evidence: 'pinhole', cases: [], factor: 5.234 }]);
+    const { page } = await openPage(LearntPage);
+    const [blister, pinhole] = page.findAll('section').map((entry) => entry.text());
+    expect(blister).toContain('× 1.40');
+    expect(blister).toContain('learnt from 1 opening.');
+    expect(blister).toContain('Marigold, Sill, left');
+    expect(blister).toContain('40 % of');
+    expect(pinhole).toContain('× 5.2');
+    expect(pinhole).toContain('No zone with this evidence has been opened further yet.');
+  });
+
+  it('says so where the history cannot be fetched', async () => {
+    server.on('GET /learnt', () => problem('internal', 'Something broke here.', 500));
+    const { page } = await openPage(LearntPage);
+    expect(page.get('[role=alert]').text()).toContain('The history could not be fetched.');
+    expect(button(page, 'Try again').exists()).toBe(true);
+  });
+});
+
+describe('how a zone grew', () => {
+  const version = (n: number, over: Partial<ZoneVersionView> = {}) =>
+    ({
+      version: n,
+      area: 1000 * n,
+      class: 'pitted',
+      evidence: 'blister',
+      by: 'Ada',
+      at: '2026-02-03T10:00:00.000Z',
+      overruled: '',
+      ...over,
+    }) as unknown as ZoneVersionView;
+  it('is told from the first look to the last, with the reason of whoever overruled', async () => {
+    server.on('GET /vehicles/v/zones/z/history', [
+      version(1),
+      version(2, { evidence: 'blasted', class: 'through', overruled: 'daylight through it' }),
+    ]);
+    const { page } = await openPage(ZoneHistory, { vehicle: 'v', zone: 'z' });
+    const lines = page.findAll('li').map((entry) => entry.text());
+    expect(lines).toHaveLength(2);
+    expect(lines[1]).toContain('blasted');
+    expect(lines[1]).toContain('daylight through it');
+  });
+  it('is left out while there is only one look', async () => {
+    server.on('GET /vehicles/v/zones/z/history', [version(1)]);
+    const { page } = await openPage(ZoneHistory, { vehicle: 'v', zone: 'z' });
+    expect(page.text()).toBe('');
+  });
+});
