@@ -180,6 +180,28 @@ function firstPage(): Row {
   };
 }
 
+/** Median time from storing a reading until an open page of another device is told of it, ms. */
+async function seenElsewhere(url: string, car: string, cookie: string, { csrf }: { csrf: string }): Promise<number> {
+  const stop = new AbortController();
+  const stream = await fetch(`${url}/api/vehicles/${car}/live`, { headers: { cookie }, signal: stop.signal });
+  const lines = stream.body!.pipeThrough(new TextDecoderStream()).getReader();
+  const times: number[] = [];
+  for (let i = 0; i < 9; i++) {
+    const id = crypto.randomUUID();
+    const reading = { id, panel: 'roof', layer: 'outer', u: 300 + i, v: 300, metalMm: 0.88 };
+    const start = performance.now();
+    await fetch(`${url}/api/vehicles/${car}/readings`, {
+      method: 'POST',
+      headers: { cookie, 'content-type': 'application/json', 'x-aspecta-csrf': csrf },
+      body: JSON.stringify({ readings: [reading] }),
+    });
+    for (let told = ''; !told.includes(id);) told += (await lines.read()).value ?? '';
+    times.push(performance.now() - start);
+  }
+  stop.abort();
+  return median(times);
+}
+
 /** Median of API reads on the demo, over HTTP, on a server of its own. */
 async function apiReads(): Promise<void> {
   const home = mkdtempSync(join(tmpdir(), 'aspecta-bench-'));
@@ -200,6 +222,11 @@ async function apiReads(): Promise<void> {
   const get = async (path: string) =>
     (await fetch(`${url}/api${path}`, { headers: { cookie } })).json() as Promise<never>;
   const [car] = (await get('/vehicles')) as { id: string }[];
+  row(
+    'another device sees a reading',
+    await seenElsewhere(url, car!.id, cookie, (await entered.json()) as never),
+    1000,
+  );
   const repairs = (await get(`/vehicles/${car!.id}/repairs`)) as { id: string; choice: string }[];
   const patch = repairs.find((repair) => repair.choice === 'patch')!.id;
   for (const [name, path] of [

@@ -65,12 +65,24 @@ export class LiveHub {
   private async look(vehicleId: string, quietly: boolean): Promise<void> {
     const since = MoreThan(new Date(Date.now() - OVERLAP - EVERY));
     const manager = this.db.manager;
-    const [readings, withdrawn, zones, gone, finds, findsGone] = await Promise.all([
+    const [readings, counted, zones, gone, finds, findsGone] = await Promise.all([
       manager.find(ReadingEntity, { where: { vehicleId, at: since }, take: MOST }),
-      manager.find(ReadingEntity, { where: { vehicleId, withdrawnAt: since }, take: MOST }),
+      manager.find(ReadingEntity, {
+        where: [
+          { vehicleId, withdrawnAt: since },
+          { vehicleId, backAt: since },
+        ],
+        take: MOST,
+      }),
       manager.find(ZoneEntity, { where: { vehicleId, changedAt: since, deletedAt: IsNull() }, take: MOST }),
       manager.find(ZoneEntity, { where: { vehicleId, deletedAt: since }, take: MOST }),
-      manager.find(FindEntity, { where: { vehicleId, at: since, deletedAt: IsNull() }, take: MOST }),
+      manager.find(FindEntity, {
+        where: [
+          { vehicleId, at: since, deletedAt: IsNull() },
+          { vehicleId, backAt: since, deletedAt: IsNull() },
+        ],
+        take: MOST,
+      }),
       manager.find(FindEntity, { where: { vehicleId, deletedAt: since }, take: MOST }),
     ]);
     const seen = this.seen.get(vehicleId);
@@ -83,7 +95,7 @@ export class LiveHub {
     };
     const plan = zones.length > 0 ? await this.garage.planOf(vehicleId) : undefined;
     const change: LiveChange = {
-      readings: [...readings, ...withdrawn]
+      readings: [...readings, ...counted]
         .filter((row) => fresh(row.id, `w${row.withdrawnAt !== null}`))
         .map(readingView),
       zones: zones

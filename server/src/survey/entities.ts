@@ -23,6 +23,8 @@ export interface ReadingRow {
   at: Date;
   by: string;
   withdrawnAt: Date | null;
+  /** When it was last let count again. */
+  backAt: Date | null;
 }
 export const ReadingEntity = new EntitySchema<ReadingRow>({
   name: 'reading',
@@ -44,6 +46,7 @@ export const ReadingEntity = new EntitySchema<ReadingRow>({
     at: moment(),
     by: text(120),
     withdrawnAt: maybe(moment()),
+    backAt: maybe(moment()),
   },
   indices: [
     { name: 'reading_place', columns: ['vehicleId', 'panel'] },
@@ -164,6 +167,8 @@ export interface FindRow {
   at: Date;
   by: string;
   deletedAt: Date | null;
+  /** When it was last brought back. */
+  backAt: Date | null;
 }
 export const FindEntity = new EntitySchema<FindRow>({
   name: 'find',
@@ -182,6 +187,7 @@ export const FindEntity = new EntitySchema<FindRow>({
     at: moment(),
     by: text(120),
     deletedAt: maybe(moment()),
+    backAt: maybe(moment()),
   },
   indices: [{ name: 'find_place', columns: ['vehicleId', 'panel'] }],
   foreignKeys: [belongsTo('vehicle', 'vehicleId')],

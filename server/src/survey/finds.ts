@@ -41,6 +41,7 @@ export class FindService {
       at: new Date(),
       by: caller.name,
       deletedAt: null,
+      backAt: null,
     };
     await this.db.transaction(async (manager) => {
       const known = await manager.findOneBy(FindEntity, { id: input.id });
@@ -63,7 +64,7 @@ export class FindService {
     const { affected } = await this.db.manager.update(
       FindEntity,
       { id, vehicleId },
-      { deletedAt: removed ? new Date() : null },
+      removed ? { deletedAt: new Date() } : { deletedAt: null, backAt: new Date() },
     );
     if (affected !== 1) throw notFound('find');
   }
@@ -78,7 +79,7 @@ const isStructural = (panel: Panel, { u, v }: { u: number; v: number }) =>
   panel.structural || panel.mounts.some((mount) => Math.hypot(mount.at[0] - u, mount.at[1] - v) <= NEAR_MOUNT);
 
 export function findView(row: FindRow): FindView {
-  const { vehicleId: _vehicle, deletedAt: _deleted, at, ...rest } = row;
+  const { vehicleId: _vehicle, deletedAt: _deleted, backAt: _back, at, ...rest } = row;
   return { ...rest, structural: Boolean(row.structural), at: at.toISOString() };
 }
 

@@ -104,7 +104,7 @@ export class ReadingService {
       await manager.update(
         ReadingEntity,
         { id: In([...ids]), vehicleId },
-        { withdrawnAt: withdrawn ? new Date() : null },
+        withdrawn ? { withdrawnAt: new Date() } : { withdrawnAt: null, backAt: new Date() },
       );
       const rows = await manager.findBy(ReadingEntity, { id: In([...ids]), vehicleId });
       if (rows.length !== ids.length) throw notFound('reading');
@@ -191,11 +191,12 @@ function rowOf(vehicleId: string, caller: Caller, input: ReadingInput): ReadingR
     at: new Date(),
     by: caller.name,
     withdrawnAt: null,
+    backAt: null,
   };
 }
 
 export function readingView(row: ReadingRow): ReadingView {
-  const { withdrawnAt, vehicleId: _vehicle, at, takenAt, ...rest } = row;
+  const { withdrawnAt, backAt: _back, vehicleId: _vehicle, at, takenAt, ...rest } = row;
   return {
     ...rest,
     coatingOver: Boolean(row.coatingOver),
