@@ -60,8 +60,8 @@ const MOST_WORK = 1.5e9;
 /** s. Shorter stitches put their heat in at once. */
 const BRIEF = 1e-3;
 /** Steps as multiples of the time in which heat crosses a cell: while an arc burns, just after, and later. */
-const ARC_STEP = 2.5;
-const SHORT_STEP = 1.8;
+const ARC_STEP = 3;
+const SHORT_STEP = 1.6;
 const LONG_STEP = 7;
 
 /**

@@ -7,12 +7,19 @@ interface Heat {
   power: number;
 }
 
-/** Thomas factors of all rows, or of all columns, for one length of step. */
-interface Factors {
-  h: number;
+/** Thomas factors of lines of cells. */
+interface Line {
   inverse: Float64Array;
   lower: Float64Array;
   upper: Float64Array;
+}
+
+/** Factors for one length of step: of each row, those that no open joint crosses sharing one; and of all columns. */
+interface Factors {
+  h: number;
+  plain: Line;
+  rows: Line[];
+  columns: Line;
 }
 
 /** Lengths of step whose factors are kept. */
@@ -34,11 +41,12 @@ export class SheetFlow {
   private readonly rate: number;
   private readonly share: Float64Array | undefined;
   private readonly right: Float64Array;
+  /** One row, half a step on. */
   private readonly half: Float64Array;
   /** 1 where a cell conducts to the next one in its row (column), 0 over the open joint and at the edge. */
-  private readonly toRight: Float64Array;
-  private readonly toUp: Float64Array;
-  private factors = new Map<number, { rows: Factors; columns: Factors }>();
+  private readonly toRight: Uint8Array;
+  private readonly toUp: Uint8Array;
+  private factors = new Map<number, Factors>();
 
   constructor(grid: Grid, rate: number, share: Float64Array | undefined) {
     const n = grid.cols * grid.rows;
@@ -47,9 +55,9 @@ export class SheetFlow {
     this.share = share;
     this.cells = new Float64Array(n);
     this.right = new Float64Array(n);
-    this.half = new Float64Array(n);
-    this.toRight = new Float64Array(n).fill(1);
-    this.toUp = new Float64Array(n).fill(1);
+    this.half = new Float64Array(grid.cols);
+    this.toRight = new Uint8Array(n).fill(1);
+    this.toUp = new Uint8Array(n).fill(1);
     for (let row = 0; row < grid.rows; row++) this.toRight[row * grid.cols + grid.cols - 1] = 0;
     this.toUp.fill(0, n - grid.cols);
   }
@@ -70,11 +78,12 @@ export class SheetFlow {
     // Only the lines of cells across these edges follow other equations now, from the edge on.
     const { cols } = this.grid;
     const n = this.toUp.length;
-    for (const { rows, columns } of this.factors.values())
+    for (const factors of this.factors.values())
       for (const { a, b } of edges)
-        if (b === a + 1)
-          for (let i = a, stop = a - (a % cols) + cols; i < stop; i++) this.factorCell(rows, this.toRight, 1, i);
-        else for (let i = a; i < n; i += cols) this.factorCell(columns, this.toUp, cols, i);
+        if (b === a + 1) {
+          const row = Math.floor(a / cols);
+          factors.rows[row] = this.rowLine(row, factors);
+        } else for (let i = a; i < n; i += cols) this.columnCell(factors, i);
   }
 
   private conduct(a: number, b: number, how: number): void {
@@ -136,18 +145,9 @@ export class SheetFlow {
   }
 
   private alongColumns(h: number): void {
-    const { right, toUp, share, factor } = this;
+    const { right, share } = this;
     const cells = share ? this.rise : this.cells;
-    const { cols, rows } = this.grid;
-    const top = (rows - 1) * cols;
-    const hf = h * factor;
-    for (let i = 0; i < cols; i++) right[i] = factor * cells[i]! + hf * toUp[i]! * (cells[i + cols]! - cells[i]!);
-    for (let i = cols; i < top; i++) {
-      const t = cells[i]!;
-      right[i] = factor * t + hf * (toUp[i]! * (cells[i + cols]! - t) + toUp[i - cols]! * (cells[i - cols]! - t));
-    }
-    for (let i = top; i < top + cols; i++)
-      right[i] = factor * cells[i]! + hf * toUp[i - cols]! * (cells[i - cols]! - cells[i]!);
+    explicitColumns(cells, right, this.toUp, this.factor, h, this.grid);
     if (share) for (let i = 0; i < right.length; i++) right[i]! += (share[i]! - 1) * cells[i]!;
     this.factor = 1;
   }
@@ -156,63 +156,104 @@ export class SheetFlow {
     for (const { cells, power } of sources) for (const [i, part] of cells) into[i]! += power * part * time;
   }
 
-  private factorsFor(dt: number, h: number): { rows: Factors; columns: Factors } {
+  private factorsFor(dt: number, h: number): Factors {
     // Steps that differ by rounding only are the same step.
     const key = Math.round(dt * 1e9);
     const known = this.factors.get(key);
     if (known) return known;
     if (this.factors.size >= MOST_KEPT) this.factors.delete(this.factors.keys().next().value!);
-    const n = this.toUp.length;
-    const fresh = () => ({ h, inverse: new Float64Array(n), lower: new Float64Array(n), upper: new Float64Array(n) });
-    const made = { rows: fresh(), columns: fresh() };
-    for (let i = 0; i < n; i++) {
-      this.factorCell(made.rows, this.toRight, 1, i);
-      this.factorCell(made.columns, this.toUp, this.grid.cols, i);
-    }
+    const { cols, rows } = this.grid;
+    const made: Factors = { h, plain: freshLine(cols), rows: [], columns: freshLine(cols * rows) };
+    for (let col = 0; col < cols; col++) factorCell(made.plain, col, 1, col > 0 ? h : 0, col < cols - 1 ? h : 0, 1);
+    for (let row = 0; row < rows; row++) made.rows.push(this.rowLine(row, made));
+    for (let i = 0; i < cols * rows; i++) this.columnCell(made, i);
     this.factors.set(key, made);
     return made;
   }
 
-  /** Thomas factors of one cell in its line of cells `step` apart, from those of the cell before. Nothing is conducted from one line into the next. */
-  private factorCell({ h, inverse, lower, upper }: Factors, to: Float64Array, step: number, i: number): void {
-    const back = i < step ? 0 : h * to[i - step]!;
-    const onward = h * to[i]!;
-    const before = i < step ? 0 : back * upper[i - step]!;
-    const pivot = 1 / ((this.share ? this.share[i]! : 1) + back + onward - before);
-    inverse[i] = pivot;
-    lower[i] = back * pivot;
-    upper[i] = onward * pivot;
+  /** Factors of one row: the plain ones where nothing sets it apart from others. */
+  private rowLine(row: number, { h, plain }: Factors): Line {
+    const { cols } = this.grid;
+    const at = row * cols;
+    if (!this.share && this.toRight.subarray(at, at + cols - 1).every((conducts) => conducts === 1)) return plain;
+    const line = freshLine(cols);
+    for (let col = 0; col < cols; col++) {
+      const i = at + col;
+      factorCell(line, col, 1, col > 0 ? h * this.toRight[i - 1]! : 0, h * this.toRight[i]!, this.share?.[i] ?? 1);
+    }
+    return line;
   }
+
+  private columnCell({ h, columns }: Factors, i: number): void {
+    const { cols } = this.grid;
+    factorCell(columns, i, cols, i < cols ? 0 : h * this.toUp[i - cols]!, h * this.toUp[i]!, this.share?.[i] ?? 1);
+  }
+}
+
+const freshLine = (n: number): Line => ({
+  inverse: new Float64Array(n),
+  lower: new Float64Array(n),
+  upper: new Float64Array(n),
+});
+
+/** Thomas factors of a cell that conducts `back` and `onward` along its line, from those of the cell `step` before it. */
+function factorCell(line: Line, i: number, step: number, back: number, onward: number, share: number): void {
+  const before = i < step ? 0 : back * line.upper[i - step]!;
+  const pivot = 1 / (share + back + onward - before);
+  line.inverse[i] = pivot;
+  line.lower[i] = back * pivot;
+  line.upper[i] = onward * pivot;
+}
+
+/** What each cell has after half a step of exchange with the cells below and above, before which all are multiplied by the factor. */
+function explicitColumns(
+  cells: Float64Array,
+  out: Float64Array,
+  toUp: Uint8Array,
+  factor: number,
+  h: number,
+  { cols, rows }: Grid,
+): void {
+  const top = (rows - 1) * cols;
+  const hf = h * factor;
+  for (let i = 0; i < cols; i++) out[i] = factor * cells[i]! + hf * toUp[i]! * (cells[i + cols]! - cells[i]!);
+  for (let i = cols; i < top; i++) {
+    const t = cells[i]!;
+    out[i] = factor * t + hf * (toUp[i]! * (cells[i + cols]! - t) + toUp[i - cols]! * (cells[i - cols]! - t));
+  }
+  for (let i = top; i < top + cols; i++)
+    out[i] = factor * cells[i]! + hf * toUp[i - cols]! * (cells[i - cols]! - cells[i]!);
 }
 
 /** Solves along the rows; leaves in `right` what is explicit along the rows, which follows from the equations just solved. */
 function solveRows(
   right: Float64Array,
-  out: Float64Array,
-  { inverse, lower, upper }: Factors,
+  half: Float64Array,
+  lines: readonly Line[],
   { cols, rows }: Grid,
   share: Float64Array | undefined,
 ): void {
   for (let row = 0; row < rows; row++) {
     const at = row * cols;
+    const { inverse, lower, upper } = lines[row]!;
     let previous = 0;
-    for (let i = at, stop = at + cols; i < stop; i++)
-      out[i] = previous = right[i]! * inverse[i]! + lower[i]! * previous;
+    for (let col = 0; col < cols; col++)
+      half[col] = previous = right[at + col]! * inverse[col]! + lower[col]! * previous;
     let next = 0;
-    for (let i = at + cols - 1; i >= at; i--) {
-      next = out[i]! + upper[i]! * next;
-      out[i] = next;
-      right[i] = 2 * next - right[i]!;
+    for (let col = cols - 1; col >= 0; col--) {
+      next = half[col]! + upper[col]! * next;
+      half[col] = next;
+      right[at + col] = 2 * next - right[at + col]!;
     }
+    if (share) for (let col = 0; col < cols; col++) right[at + col]! += 2 * (share[at + col]! - 1) * half[col]!;
   }
-  if (share) for (let i = 0; i < right.length; i++) right[i]! += 2 * (share[i]! - 1) * out[i]!;
 }
 
 /** All columns at once, row by row, so that memory is walked in its order. */
 function solveColumns(
   right: Float64Array,
   out: Float64Array,
-  { inverse, lower, upper }: Factors,
+  { inverse, lower, upper }: Line,
   { cols, rows }: Grid,
 ): void {
   for (let i = 0; i < cols; i++) out[i] = right[i]! * inverse[i]!;
