@@ -1,4 +1,5 @@
 import { build } from 'esbuild';
+import { ownPackagesInside } from './ownPackagesInside.mjs';
 
 /* One ESM bundle a program: our own packages inside, everything from the registry outside. */
 await build({
@@ -18,16 +19,5 @@ await build({
   sourcemap: true,
   logLevel: 'warning',
   loader: { '.csv': 'text' },
-  plugins: [
-    {
-      name: 'own-packages-inside',
-      setup(builder) {
-        builder.onResolve({ filter: /^[^./]/ }, (args) =>
-          args.path.startsWith('@aspecta/') || args.kind === 'entry-point'
-            ? undefined
-            : { path: args.path, external: true },
-        );
-      },
-    },
-  ],
+  plugins: [ownPackagesInside],
 });

@@ -259,6 +259,16 @@ describe('all pictures of a car', () => {
     expect(links()).toEqual(['/vehicles/v/photos/h']);
   });
 
+  it('open by one tap, and with a held key as the browser does it', async () => {
+    const { page, router } = await openPage(PhotosPage, { id: 'v' });
+    await page.get('main li img').trigger('click', { ctrlKey: true });
+    await flushPromises();
+    expect(router.currentRoute.value.path).toBe('/');
+    await page.get('main li img').trigger('click');
+    await flushPromises();
+    expect(router.currentRoute.value.path).toBe('/vehicles/v/photos/h');
+  });
+
   it('take what was dropped; one that is refused is named and does not keep the others back', async () => {
     server.on('GET /vehicles/v/photos', []);
     const { page } = await openPage(PhotosPage, { id: 'v' });
