@@ -14,6 +14,7 @@ export default ts.config(
       '.aspecta/**',
       'test-results/**',
       'playwright-report/**',
+      'bench/built.js',
       '**/*.d.ts',
     ],
   },
