@@ -1,23 +1,15 @@
 import DxfParser from 'dxf-parser';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { CutPlanView } from '@aspecta/contract/cut';
 import { between, signedArea, type Point } from '@aspecta/core/geometry';
 import { textOf } from '../testing/pdfText.ts';
-import { decided, openHouse, ownerOf, vehicleOf, type House, type Visitor } from '../testing/house.ts';
+import { decided, houseWithCar, ownerOf } from '../testing/house.ts';
 
-let house: House;
-let owner: Visitor;
-let vehicle: string;
-beforeAll(async () => {
-  house = await openHouse();
-  owner = await ownerOf(house);
-  vehicle = await vehicleOf(owner);
-});
-afterAll(() => house.close());
+const here = houseWithCar();
 
 describe('cut', () => {
   it('computes the line, and offsets that lead back to it', async () => {
-    const repair = await decided(owner, vehicle, 'patch', {
+    const repair = await decided(here.owner, here.vehicle, 'patch', {
       panel: 'floor-front-l',
       ring: [
         [200, 120],
@@ -26,23 +18,23 @@ describe('cut', () => {
         [200, 200],
       ],
     });
-    const cut = (await owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView;
+    const cut = (await here.owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView;
     expect(cut.line.runs.every((run) => run.cut)).toBe(true);
     expect(cut.corners.every((corner) => corner.error < 1)).toBe(true);
     expect(cut.mirror).toBe('Front floor, right');
     expect(cut.onMap.unmeasured).toBe(1);
     const wider = (
-      await owner
+      await here.owner
         .put(`/repairs/${repair.id}/cut`, { margin: 30, maxCorners: 4, cornerRadius: 20, kerf: 1, version: 0 })
         .expect(200)
     ).body as CutPlanView;
     expect(wider.line.cutLength).toBeGreaterThan(cut.line.cutLength);
-    await owner
+    await here.owner
       .put(`/repairs/${repair.id}/cut`, { margin: 35, maxCorners: 4, cornerRadius: 20, kerf: 1, version: 0 })
       .expect(409);
     expect(
       (
-        await owner
+        await here.owner
           .put(`/repairs/${repair.id}/cut`, { margin: -3, maxCorners: 4, cornerRadius: 20, kerf: 1, version: 1 })
           .expect(422)
       ).body.field,
@@ -50,9 +42,9 @@ describe('cut', () => {
   });
 
   it('gives the patch at 1:1 as DXF that another package reads back to the same outline', async () => {
-    const repair = await decided(owner, vehicle, 'patch');
-    const cut = (await owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView;
-    const { text, headers } = await owner
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const cut = (await here.owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView;
+    const { text, headers } = await here.owner
       .get(`/repairs/${repair.id}/cut/patch.dxf`)
       .buffer(true)
       .parse((response, done) => {
@@ -76,11 +68,11 @@ describe('cut', () => {
   });
 
   it('gives SVG in millimetres and a card as PDF with the check bar', async () => {
-    const repair = await decided(owner, vehicle, 'patch');
-    const svg = (await owner.get(`/repairs/${repair.id}/cut/patch.svg`).expect(200)).body.toString();
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const svg = (await here.owner.get(`/repairs/${repair.id}/cut/patch.svg`).expect(200)).body.toString();
     expect(svg).toMatch(/width="[\d.]+mm"/);
     expect(svg).toContain('h100');
-    const pdf = (await owner.get(`/repairs/${repair.id}/cut/card.pdf`).buffer(true).expect(200)).body as Buffer;
+    const pdf = (await here.owner.get(`/repairs/${repair.id}/cut/card.pdf`).buffer(true).expect(200)).body as Buffer;
     expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
     expect(pdf.length).toBeGreaterThan(2000);
   });
@@ -94,22 +86,22 @@ describe('cut', () => {
     [{ kerf: 9 }, 'kerf', /at most 5/],
     [{ version: undefined }, 'version', /fill it in/],
   ])('refuses %j at its field and keeps what is saved', async (over, at, words) => {
-    const repair = await decided(owner, vehicle, 'patch');
+    const repair = await decided(here.owner, here.vehicle, 'patch');
     const good = { margin: 30, maxCorners: 4, cornerRadius: 20, kerf: 1, version: 0 };
-    const { body } = await owner.put(`/repairs/${repair.id}/cut`, { ...good, ...over }).expect(422);
+    const { body } = await here.owner.put(`/repairs/${repair.id}/cut`, { ...good, ...over }).expect(422);
     expect(body).toMatchObject({ field: at, detail: expect.stringMatching(words) });
-    expect((await owner.get(`/repairs/${repair.id}/cut`)).body).toMatchObject({ saved: false, version: 0 });
+    expect((await here.owner.get(`/repairs/${repair.id}/cut`)).body).toMatchObject({ saved: false, version: 0 });
   });
 
   it('follows the damage: the line found again for a changed zone is another one', async () => {
-    const repair = await decided(owner, vehicle, 'patch');
-    const line = async () => ((await owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView).line;
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const line = async () => ((await here.owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView).line;
     const before = await line();
     expect(await line()).toEqual(before);
-    const { body: zones } = await owner.get(`/vehicles/${vehicle}/panels/quarter-l/zones`);
+    const { body: zones } = await here.owner.get(`/vehicles/${here.vehicle}/panels/quarter-l/zones`);
     const zone = zones.find((entry: { id: string }) => entry.id === repair.zoneIds[0]);
-    await owner
-      .put(`/vehicles/${vehicle}/zones/${zone.id}`, {
+    await here.owner
+      .put(`/vehicles/${here.vehicle}/zones/${zone.id}`, {
         layer: zone.layer,
         class: zone.class,
         evidence: zone.evidence,
@@ -125,7 +117,7 @@ describe('cut', () => {
       .expect(200);
     const after = await line();
     expect(after.area).toBeGreaterThan(before.area + 40 * 20);
-    await owner.put(`/vehicles/${vehicle}/zones/${zone.id}`, {
+    await here.owner.put(`/vehicles/${here.vehicle}/zones/${zone.id}`, {
       layer: zone.layer,
       class: zone.class,
       evidence: zone.evidence,
@@ -137,9 +129,9 @@ describe('cut', () => {
   });
 
   it('writes on the card what the tape must show, the cautions, and that the drawing is not at 1:1', async () => {
-    const repair = await decided(owner, vehicle, 'patch');
-    const cut = (await owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView;
-    const pdf = (await owner.get(`/repairs/${repair.id}/cut/card.pdf`).buffer(true).expect(200)).body as Buffer;
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const cut = (await here.owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView;
+    const pdf = (await here.owner.get(`/repairs/${repair.id}/cut/card.pdf`).buffer(true).expect(200)).body as Buffer;
     const text = textOf(pdf);
     for (const corner of cut.corners)
       for (const offset of corner.offsets) expect(text).toContain(offset.text.replace(' mm', ''));
@@ -149,9 +141,9 @@ describe('cut', () => {
   });
 
   it('gives the SVG the same outline as the DXF: each in mm, one to one', async () => {
-    const repair = await decided(owner, vehicle, 'patch');
-    const cut = (await owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView;
-    const svg = (await owner.get(`/repairs/${repair.id}/cut/patch.svg`).expect(200)).body.toString() as string;
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const cut = (await here.owner.get(`/repairs/${repair.id}/cut`).expect(200)).body as CutPlanView;
+    const svg = (await here.owner.get(`/repairs/${repair.id}/cut/patch.svg`).expect(200)).body.toString() as string;
     const [, data] = /id="patch" d="M([^Z]*)Z"/.exec(svg)!;
     const read = data!.split('L').map((pair) => pair.split(',').map(Number) as [number, number]);
     expect(Math.abs(signedArea(read))).toBeCloseTo(Math.abs(signedArea(cut.line.patch)), 0);
@@ -160,8 +152,8 @@ describe('cut', () => {
   });
 
   it('is nobody else’s, in no form', async () => {
-    const repair = await decided(owner, vehicle, 'patch');
-    const stranger = await ownerOf(house);
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const stranger = await ownerOf(here.house);
     for (const path of ['cut', 'cut/patch.dxf', 'cut/patch.svg', 'cut/card.pdf'])
       await stranger.get(`/repairs/${repair.id}/${path}`).expect(404);
     await stranger

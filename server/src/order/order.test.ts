@@ -1,24 +1,16 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { OrderLine } from '@aspecta/contract/order';
 import { ORDER_STATES, nextStates } from '@aspecta/core/order';
-import { openHouse, ownerOf, vehicleOf, type House, type Visitor } from '../testing/house.ts';
+import { houseWithCar, ownerOf, vehicleOf } from '../testing/house.ts';
 
-let house: House;
-let owner: Visitor;
-let vehicle: string;
-beforeAll(async () => {
-  house = await openHouse();
-  owner = await ownerOf(house);
-  vehicle = await vehicleOf(owner);
-});
-afterAll(() => house.close());
+const here = houseWithCar();
 
 const details = { maker: 'Harrow Pressings', price: 11_800, quantity: 1, carriage: 2400, due: null, note: '' };
 const add = async (over: object = {}): Promise<OrderLine> =>
-  (await owner.post('/orders', { vehicleId: vehicle, panel: 'sill-l', ...details, ...over }).expect(201))
+  (await here.owner.post('/orders', { vehicleId: here.vehicle, panel: 'sill-l', ...details, ...over }).expect(201))
     .body as OrderLine;
 const move = (line: OrderLine, state: string, over: object = {}) =>
-  owner.post(`/orders/${line.id}/move`, { state, on: '2026-11-02', version: line.version, ...over });
+  here.owner.post(`/orders/${line.id}/move`, { state, on: '2026-11-02', version: line.version, ...over });
 
 describe('a line of the order book', () => {
   it('costs what its parts add up to: two at 118.00, carriage 24.00, tax on both at 20 %', async () => {
@@ -47,12 +39,12 @@ describe('a line of the order book', () => {
     [{ note: 'x'.repeat(501) }, 'note', /shorten it to 500/],
     [{ colour: 'blue' }, 'colour', /leave it out/],
   ])('is refused with %j, at its field', async (over, at, words) => {
-    const before = (await owner.get('/orders')).body.length;
-    const { body } = await owner
-      .post('/orders', { vehicleId: vehicle, panel: 'sill-l', ...details, ...over })
+    const before = (await here.owner.get('/orders')).body.length;
+    const { body } = await here.owner
+      .post('/orders', { vehicleId: here.vehicle, panel: 'sill-l', ...details, ...over })
       .expect(422);
     expect(body).toMatchObject({ field: at, detail: expect.stringMatching(words) });
-    expect((await owner.get('/orders')).body).toHaveLength(before);
+    expect((await here.owner.get('/orders')).body).toHaveLength(before);
   });
 
   it('goes only where its state leads', async () => {
@@ -84,11 +76,11 @@ describe('a line of the order book', () => {
   it('changes by the version that was seen; the second to change sees what is stored', async () => {
     const line = await add();
     const change = { ...details, price: 12_500, version: line.version };
-    expect((await owner.put(`/orders/${line.id}`, change).expect(200)).body).toMatchObject({
+    expect((await here.owner.put(`/orders/${line.id}`, change).expect(200)).body).toMatchObject({
       price: 12_500,
       version: 2,
     });
-    const { body } = await owner.put(`/orders/${line.id}`, { ...change, price: 1 }).expect(409);
+    const { body } = await here.owner.put(`/orders/${line.id}`, { ...change, price: 1 }).expect(409);
     expect(body).toMatchObject({ code: 'conflict', current: { price: 12_500 } });
     expect((await move(line, 'ordered').expect(409)).body.current.state).toBe('wanted');
   });
@@ -97,23 +89,23 @@ describe('a line of the order book', () => {
     const line = await add();
     const answers = await Promise.all([1, 2, 3].map(() => move(line, 'ordered')));
     expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409]);
-    const stored = ((await owner.get('/orders')).body as OrderLine[]).find(({ id }) => id === line.id)!;
+    const stored = ((await here.owner.get('/orders')).body as OrderLine[]).find(({ id }) => id === line.id)!;
     expect(stored.history.map(({ state }) => state)).toEqual(['wanted', 'ordered']);
   });
 
   it('is nobody else’s: a foreign shop finds neither the line nor the car', async () => {
     const line = await add();
-    const stranger = await ownerOf(house);
+    const stranger = await ownerOf(here.house);
     expect((await stranger.get('/orders').expect(200)).body).toEqual([]);
     await stranger.put(`/orders/${line.id}`, { ...details, version: 1 }).expect(404);
     await stranger.post(`/orders/${line.id}/move`, { state: 'ordered', on: '2026-11-02', version: 1 }).expect(404);
-    await stranger.post('/orders', { vehicleId: vehicle, panel: 'sill-l', ...details }).expect(404);
+    await stranger.post('/orders', { vehicleId: here.vehicle, panel: 'sill-l', ...details }).expect(404);
   });
 });
 
 describe('what to do next', () => {
   it('puts what has arrived before what is wanted, and what is wanted before damage', async () => {
-    const fresh = await ownerOf(house);
+    const fresh = await ownerOf(here.house);
     const own = await vehicleOf(fresh);
     const next = async () => (await fresh.get(`/vehicles/${own}/board`).expect(200)).body.next.text as string;
     expect(await next()).toMatch(/Take the first readings on Sill, left/);

@@ -1,18 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { PhotoView } from '@aspecta/contract/survey';
-import { openHouse, ownerOf, vehicleOf, type House, type Visitor } from '../testing/house.ts';
+import { houseWithCar, ownerOf } from '../testing/house.ts';
 
-let house: House;
-let owner: Visitor;
-let vehicle: string;
-beforeAll(async () => {
-  house = await openHouse();
-  owner = await ownerOf(house);
-  vehicle = await vehicleOf(owner);
-});
-afterAll(() => house.close());
+const here = houseWithCar();
 
 const picture = (width = 640, height = 480, shade = 90) =>
   sharp({ create: { width, height, channels: 3, background: { r: shade, g: 80, b: 60 } } })
@@ -21,16 +13,16 @@ const picture = (width = 640, height = 480, shade = 90) =>
     .toBuffer();
 const send = (bytes: Buffer | string, query: Record<string, string> = {}) => {
   const told = new URLSearchParams({ id: randomUUID(), takenAt: '2026-03-01T10:00:00Z', ...query });
-  return owner.agent
-    .post(`/api/vehicles/${vehicle}/photos?${told.toString()}`)
-    .set('x-aspecta-csrf', owner.csrf)
+  return here.owner.agent
+    .post(`/api/vehicles/${here.vehicle}/photos?${told.toString()}`)
+    .set('x-aspecta-csrf', here.owner.csrf)
     .set('content-type', 'application/octet-stream')
     .send(bytes);
 };
 const bytesOf = async (id: string, small = false) =>
   (
-    await owner
-      .get(`/vehicles/${vehicle}/photos/${id}/picture${small ? '?small=1' : ''}`)
+    await here.owner
+      .get(`/vehicles/${here.vehicle}/photos/${id}/picture${small ? '?small=1' : ''}`)
       .buffer(true)
       .expect(200)
   ).body as Buffer;
@@ -85,10 +77,10 @@ describe('pictures', () => {
       /64 million pixels/,
     ],
   ])('refuse %s, and keep what is there', async (_what, make, status, message) => {
-    const before = (await owner.get(`/vehicles/${vehicle}/photos`)).body as PhotoView[];
+    const before = (await here.owner.get(`/vehicles/${here.vehicle}/photos`)).body as PhotoView[];
     const { body } = await send(await make()).expect(status);
     expect(body.detail).toMatch(message);
-    expect((await owner.get(`/vehicles/${vehicle}/photos`)).body).toHaveLength(before.length);
+    expect((await here.owner.get(`/vehicles/${here.vehicle}/photos`)).body).toHaveLength(before.length);
   });
 
   it('lie true to size once four points are known, with their error', async () => {
@@ -101,27 +93,27 @@ describe('pictures', () => {
       { x: 300, y: 240, u: 353, v: 300 },
     ];
     const change = { panel: 'roof', layer: 'outer', u: null, v: null, note: '', pairs, version: 1 };
-    const { body } = await owner.put(`/vehicles/${vehicle}/photos/${photo.id}`, change).expect(200);
+    const { body } = await here.owner.put(`/vehicles/${here.vehicle}/photos/${photo.id}`, change).expect(200);
     expect(body.matrix).toHaveLength(9);
     expect(body.rms).toBeGreaterThan(0);
     expect(body.worst).toBeGreaterThanOrEqual(body.rms);
-    await owner.put(`/vehicles/${vehicle}/photos/${photo.id}`, change).expect(409);
+    await here.owner.put(`/vehicles/${here.vehicle}/photos/${photo.id}`, change).expect(409);
     const line = pairs.map((pair, i) => ({ ...pair, y: 100, x: 50 * i }));
-    const { body: refused } = await owner
-      .put(`/vehicles/${vehicle}/photos/${photo.id}`, { ...change, pairs: line, version: 2 })
+    const { body: refused } = await here.owner
+      .put(`/vehicles/${here.vehicle}/photos/${photo.id}`, { ...change, pairs: line, version: 2 })
       .expect(422);
     expect(refused).toMatchObject({ field: 'pairs', detail: expect.stringMatching(/one line/) });
-    expect((await owner.get(`/vehicles/${vehicle}/photos?panel=roof`)).body[0].pairs).toEqual(pairs);
+    expect((await here.owner.get(`/vehicles/${here.vehicle}/photos?panel=roof`)).body[0].pairs).toEqual(pairs);
   });
 
   it('can be removed and brought back, and are nobody else’s', async () => {
     const { body: photo } = await send(await picture(300, 200, 200)).expect(201);
-    const stranger = await ownerOf(house, 'Elsewhere');
-    await stranger.get(`/vehicles/${vehicle}/photos/${photo.id}/picture`).expect(404);
-    await owner.delete(`/vehicles/${vehicle}/photos/${photo.id}`).expect(204);
-    await owner.get(`/vehicles/${vehicle}/photos/${photo.id}/picture`).expect(404);
-    await owner.post(`/vehicles/${vehicle}/photos/${photo.id}/restore`).expect(204);
-    await owner.get(`/vehicles/${vehicle}/photos/${photo.id}/picture`).expect(200);
+    const stranger = await ownerOf(here.house, 'Elsewhere');
+    await stranger.get(`/vehicles/${here.vehicle}/photos/${photo.id}/picture`).expect(404);
+    await here.owner.delete(`/vehicles/${here.vehicle}/photos/${photo.id}`).expect(204);
+    await here.owner.get(`/vehicles/${here.vehicle}/photos/${photo.id}/picture`).expect(404);
+    await here.owner.post(`/vehicles/${here.vehicle}/photos/${photo.id}/restore`).expect(204);
+    await here.owner.get(`/vehicles/${here.vehicle}/photos/${photo.id}/picture`).expect(200);
   });
 
   it('refuse a pin off the panel and a date that is none', async () => {

@@ -1,25 +1,19 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openHouse, ownerOf, reading, vehicleOf, zoneInput, type House, type Visitor } from '../testing/house.ts';
+import { describe, expect, it } from 'vitest';
+import { houseWithCar, reading, zoneInput } from '../testing/house.ts';
 
-let house: House;
-let owner: Visitor;
-let vehicle: string;
-beforeAll(async () => {
-  house = await openHouse();
-  owner = await ownerOf(house);
-  vehicle = await vehicleOf(owner);
-});
-afterAll(() => house.close());
+const here = houseWithCar();
 
-const readings = (panel: string) => owner.get(`/vehicles/${vehicle}/panels/${panel}/readings`).expect(200);
+const readings = (panel: string) => here.owner.get(`/vehicles/${here.vehicle}/panels/${panel}/readings`).expect(200);
 
 describe('readings', () => {
   it('are stored once, however often they are sent', async () => {
     const input = {
       readings: [reading({ panel: 'sill-r', coatingUm: 1500, coatingOver: true, note: 'behind the jack' })],
     };
-    const answers = await Promise.all([1, 2, 3].map(() => owner.post(`/vehicles/${vehicle}/readings`, input)));
+    const answers = await Promise.all(
+      [1, 2, 3].map(() => here.owner.post(`/vehicles/${here.vehicle}/readings`, input)),
+    );
     expect(answers.map((answer) => answer.status)).toEqual([201, 201, 201]);
     const { body } = await readings('sill-r');
     expect(body).toHaveLength(1);
@@ -41,15 +35,17 @@ describe('readings', () => {
     [{ note: 'x'.repeat(501) }, 'readings[0].note', /501 characters; shorten it to 500/],
     [{ metalMm: null }, 'metalMm', /Enter the coating/],
   ])('refuse %o at its field', async (bad, field, message) => {
-    const { body } = await owner.post(`/vehicles/${vehicle}/readings`, { readings: [reading(bad)] }).expect(422);
+    const { body } = await here.owner
+      .post(`/vehicles/${here.vehicle}/readings`, { readings: [reading(bad)] })
+      .expect(422);
     expect(body.field).toBe(field);
     expect(body.detail).toMatch(message);
     expect((await readings('sill-l')).body).toHaveLength(0);
   });
 
   it('store all of a batch or none of it', async () => {
-    const { body } = await owner
-      .post(`/vehicles/${vehicle}/readings`, { readings: [reading(), reading({ u: -500 })] })
+    const { body } = await here.owner
+      .post(`/vehicles/${here.vehicle}/readings`, { readings: [reading(), reading({ u: -500 })] })
       .expect(422);
     expect(body.field).toBe('readings[1].u');
     expect((await readings('sill-l')).body).toHaveLength(0);
@@ -57,10 +53,14 @@ describe('readings', () => {
 
   it('can be withdrawn and count again', async () => {
     const one = reading({ panel: 'roof', layer: 'outer', u: 500, v: 500, metalMm: 0.8 });
-    await owner.post(`/vehicles/${vehicle}/readings`, { readings: [one] }).expect(201);
-    await owner.post(`/vehicles/${vehicle}/readings/withdraw`, { ids: [one.id], withdrawn: true }).expect(200);
+    await here.owner.post(`/vehicles/${here.vehicle}/readings`, { readings: [one] }).expect(201);
+    await here.owner
+      .post(`/vehicles/${here.vehicle}/readings/withdraw`, { ids: [one.id], withdrawn: true })
+      .expect(200);
     expect((await readings('roof')).body[0].withdrawn).toBe(true);
-    await owner.post(`/vehicles/${vehicle}/readings/withdraw`, { ids: [one.id], withdrawn: false }).expect(200);
+    await here.owner
+      .post(`/vehicles/${here.vehicle}/readings/withdraw`, { ids: [one.id], withdrawn: false })
+      .expect(200);
     expect((await readings('roof')).body[0].withdrawn).toBe(false);
   });
 });
@@ -68,9 +68,9 @@ describe('readings', () => {
 describe('importing readings', () => {
   const head = 'panel,layer,u_mm,v_mm,coating_um,metal_mm,note\n';
   const send = (text: string, store: boolean) =>
-    owner.agent
-      .post(`/api/vehicles/${vehicle}/readings/import${store ? '?store=1' : ''}`)
-      .set('x-aspecta-csrf', owner.csrf)
+    here.owner.agent
+      .post(`/api/vehicles/${here.vehicle}/readings/import${store ? '?store=1' : ''}`)
+      .set('x-aspecta-csrf', here.owner.csrf)
       .set('content-type', 'text/csv')
       .send(text);
 
@@ -105,32 +105,36 @@ describe('importing readings', () => {
 });
 
 describe('zones', () => {
-  const zones = (panel: string) => owner.get(`/vehicles/${vehicle}/panels/${panel}/zones`).expect(200);
+  const zones = (panel: string) => here.owner.get(`/vehicles/${here.vehicle}/panels/${panel}/zones`).expect(200);
 
   it('carry their area on the sheet, and every version', async () => {
     const input = zoneInput();
-    const { body: zone } = await owner.post(`/vehicles/${vehicle}/zones`, input).expect(201);
+    const { body: zone } = await here.owner.post(`/vehicles/${here.vehicle}/zones`, input).expect(201);
     expect(zone).toMatchObject({ version: 1, area: expect.closeTo(8000, 0) });
-    await owner.post(`/vehicles/${vehicle}/zones`, input).expect(201);
+    await here.owner.post(`/vehicles/${here.vehicle}/zones`, input).expect(201);
     const { id: _id, panel: _panel, ...fields } = input;
-    await owner.put(`/vehicles/${vehicle}/zones/${zone.id}`, { ...fields, evidence: 'opened', version: 1 }).expect(200);
-    const { body: history } = await owner.get(`/vehicles/${vehicle}/zones/${zone.id}/history`).expect(200);
+    await here.owner
+      .put(`/vehicles/${here.vehicle}/zones/${zone.id}`, { ...fields, evidence: 'opened', version: 1 })
+      .expect(200);
+    const { body: history } = await here.owner.get(`/vehicles/${here.vehicle}/zones/${zone.id}/history`).expect(200);
     expect(history.map((entry: { evidence: string }) => entry.evidence)).toEqual(['stripped', 'opened']);
   });
 
   it('never overwrite silently: the second person is shown what is stored', async () => {
     const input = zoneInput();
-    await owner.post(`/vehicles/${vehicle}/zones`, input).expect(201);
+    await here.owner.post(`/vehicles/${here.vehicle}/zones`, input).expect(201);
     const { id, panel: _panel, ...fields } = input;
     const answers = await Promise.all(
       ['first', 'second'].map((note) =>
-        owner.put(`/vehicles/${vehicle}/zones/${String(id)}`, { ...fields, note, version: 1 }),
+        here.owner.put(`/vehicles/${here.vehicle}/zones/${String(id)}`, { ...fields, note, version: 1 }),
       ),
     );
     expect(answers.map((answer) => answer.status).sort()).toEqual([200, 409]);
     const [kept, refused] = [answers.find((a) => a.status === 200)!, answers.find((a) => a.status === 409)!];
     expect(refused.body.current).toMatchObject({ version: 2, note: kept.body.note });
-    await owner.put(`/vehicles/${vehicle}/zones/${String(id)}`, { ...fields, note: 'chosen', version: 2 }).expect(200);
+    await here.owner
+      .put(`/vehicles/${here.vehicle}/zones/${String(id)}`, { ...fields, note: 'chosen', version: 2 })
+      .expect(200);
   });
 
   it.each([
@@ -170,7 +174,7 @@ describe('zones', () => {
     [{ class: 'rusty' }, 'class', /must be one of/],
     [{ note: 'x'.repeat(600) }, 'note', /shorten it to 500/],
   ])('refuse %o at its field', async (bad, field, message) => {
-    const { body } = await owner.post(`/vehicles/${vehicle}/zones`, zoneInput(bad)).expect(422);
+    const { body } = await here.owner.post(`/vehicles/${here.vehicle}/zones`, zoneInput(bad)).expect(422);
     expect(body.field).toBe(field);
     expect(body.detail).toMatch(message);
   });
@@ -184,10 +188,10 @@ describe('zones', () => {
         [400, 400],
       ],
     });
-    await owner.post(`/vehicles/${vehicle}/zones`, input).expect(201);
-    await owner.delete(`/vehicles/${vehicle}/zones/${String(input['id'])}`).expect(204);
+    await here.owner.post(`/vehicles/${here.vehicle}/zones`, input).expect(201);
+    await here.owner.delete(`/vehicles/${here.vehicle}/zones/${String(input['id'])}`).expect(204);
     expect((await zones('roof')).body).toEqual([]);
-    await owner.post(`/vehicles/${vehicle}/zones/${String(input['id'])}/restore`).expect(200);
+    await here.owner.post(`/vehicles/${here.vehicle}/zones/${String(input['id'])}/restore`).expect(200);
     expect((await zones('roof')).body).toHaveLength(1);
   });
 
@@ -204,13 +208,13 @@ describe('zones', () => {
       note: '',
       version: 1,
     };
-    await owner.put(`/vehicles/${vehicle}/zones/${randomUUID()}`, body).expect(404);
-    await owner.put(`/vehicles/${vehicle}/zones/banana`, body).expect(404);
-    await owner.get('/vehicles/undefined/board').expect(404);
-    await owner.get('/no/such/address').expect(404);
-    await owner.agent
+    await here.owner.put(`/vehicles/${here.vehicle}/zones/${randomUUID()}`, body).expect(404);
+    await here.owner.put(`/vehicles/${here.vehicle}/zones/banana`, body).expect(404);
+    await here.owner.get('/vehicles/undefined/board').expect(404);
+    await here.owner.get('/no/such/address').expect(404);
+    await here.owner.agent
       .post('/api/vehicles')
-      .set('x-aspecta-csrf', owner.csrf)
+      .set('x-aspecta-csrf', here.owner.csrf)
       .set('content-type', 'application/json')
       .send('{"a":')
       .expect(400);

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { createConnection } from 'mysql2/promise';
 import { pino } from 'pino';
 import supertest from 'supertest';
-import { inject } from 'vitest';
+import { afterAll, beforeAll, inject } from 'vitest';
 import type { DataSource } from 'typeorm';
 import type { VehicleInput } from '@aspecta/contract/garage';
 import type { RepairView } from '@aspecta/contract/verdict';
@@ -150,4 +150,16 @@ export async function decided(
   const zoneIds = [(made.body as { id: string }).id];
   const input = { id: randomUUID(), zoneIds, choice, reason: 'a test decision' };
   return (await visitor.post(`/vehicles/${vehicle}/repairs`, input).expect(201)).body as RepairView;
+}
+
+/** For one file of tests: a house with an owner and a car of theirs, there before the first test and closed after the last. */
+export function houseWithCar(): { house: House; owner: Visitor; vehicle: string } {
+  const at = {} as { house: House; owner: Visitor; vehicle: string };
+  beforeAll(async () => {
+    at.house = await openHouse();
+    at.owner = await ownerOf(at.house);
+    at.vehicle = await vehicleOf(at.owner);
+  });
+  afterAll(() => at.house.close());
+  return at;
 }

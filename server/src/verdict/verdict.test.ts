@@ -1,40 +1,23 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { VerdictView } from '@aspecta/contract/verdict';
-import {
-  decided,
-  openHouse,
-  ownerOf,
-  squareAt,
-  vehicleOf,
-  zoneInput,
-  type House,
-  type Visitor,
-} from '../testing/house.ts';
+import { decided, houseWithCar, ownerOf, squareAt, vehicleOf, zoneInput } from '../testing/house.ts';
 
 /* From a zone to the decision, over HTTP. */
-let house: House;
-let owner: Visitor;
-let vehicle: string;
-beforeAll(async () => {
-  house = await openHouse();
-  owner = await ownerOf(house);
-  vehicle = await vehicleOf(owner);
-});
-afterAll(() => house.close());
+const here = houseWithCar();
 
 async function newZone(over: object = {}): Promise<string> {
-  return (await owner.post(`/vehicles/${vehicle}/zones`, zoneInput(over)).expect(201)).body.id as string;
+  return (await here.owner.post(`/vehicles/${here.vehicle}/zones`, zoneInput(over)).expect(201)).body.id as string;
 }
 describe('verdict', () => {
   it('weighs with counted hours, and with a landed price once one is known', async () => {
     const zone = await newZone();
-    const before = (await owner.post(`/vehicles/${vehicle}/verdict`, { zoneIds: [zone] }).expect(200))
+    const before = (await here.owner.post(`/vehicles/${here.vehicle}/verdict`, { zoneIds: [zone] }).expect(200))
       .body as VerdictView;
     expect(before.offer).toBeNull();
     expect(before.verdict.options.map((option) => option.ruledOut !== null)).toEqual([true, false, true, true, false]);
-    await owner
-      .post(`/vehicles/${vehicle}/offers`, {
+    await here.owner
+      .post(`/vehicles/${here.vehicle}/offers`, {
         panel: 'quarter-l',
         maker: 'Harrow Pressings',
         price: 30_000,
@@ -42,7 +25,7 @@ describe('verdict', () => {
         leadDays: 9,
       })
       .expect(201);
-    const after = (await owner.post(`/vehicles/${vehicle}/verdict`, { zoneIds: [zone] }).expect(200))
+    const after = (await here.owner.post(`/vehicles/${here.vehicle}/verdict`, { zoneIds: [zone] }).expect(200))
       .body as VerdictView;
     // Worked by hand: (300.00 + 20.00) × 1.2 = 384.00.
     expect(after.offer!.landed).toBe(38_400);
@@ -51,31 +34,31 @@ describe('verdict', () => {
   });
 
   it('keeps the person’s decision with a reason, once for each zone', async () => {
-    const repair = await decided(owner, vehicle, 'patch');
+    const repair = await decided(here.owner, here.vehicle, 'patch');
     expect(repair).toMatchObject({
       choice: 'patch',
       reason: 'a test decision',
       decidedBy: 'Owner Test',
       staleZones: [],
     });
-    await owner
-      .post(`/vehicles/${vehicle}/repairs`, {
+    await here.owner
+      .post(`/vehicles/${here.vehicle}/repairs`, {
         id: randomUUID(),
         zoneIds: repair.zoneIds,
         choice: 'patch',
         reason: 'again',
       })
       .expect(409);
-    await owner
-      .post(`/vehicles/${vehicle}/repairs`, {
+    await here.owner
+      .post(`/vehicles/${here.vehicle}/repairs`, {
         id: randomUUID(),
         zoneIds: [await newZone()],
         choice: 'patch',
         reason: '',
       })
       .expect(422);
-    const { body } = await owner
-      .post(`/vehicles/${vehicle}/repairs`, {
+    const { body } = await here.owner
+      .post(`/vehicles/${here.vehicle}/repairs`, {
         id: randomUUID(),
         zoneIds: [await newZone()],
         choice: 'treat',
@@ -86,7 +69,7 @@ describe('verdict', () => {
   });
 
   it('weighs a sheet laid over it only where the house rules allow it', async () => {
-    const fresh = await ownerOf(house);
+    const fresh = await ownerOf(here.house);
     const own = await vehicleOf(fresh);
     const zone = (
       await fresh
@@ -115,11 +98,11 @@ describe('verdict', () => {
   });
 
   it('notices a zone that has changed since', async () => {
-    const repair = await decided(owner, vehicle, 'patch');
-    const { body: zones } = await owner.get(`/vehicles/${vehicle}/panels/quarter-l/zones`);
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const { body: zones } = await here.owner.get(`/vehicles/${here.vehicle}/panels/quarter-l/zones`);
     const zone = zones.find((candidate: { id: string }) => candidate.id === repair.zoneIds[0]);
-    await owner
-      .put(`/vehicles/${vehicle}/zones/${zone.id}`, {
+    await here.owner
+      .put(`/vehicles/${here.vehicle}/zones/${zone.id}`, {
         layer: zone.layer,
         ring: [
           [1100, 300],
@@ -133,13 +116,15 @@ describe('verdict', () => {
         version: 1,
       })
       .expect(200);
-    expect((await owner.get(`/repairs/${repair.id}`)).body.staleZones).toEqual([zone.id]);
+    expect((await here.owner.get(`/repairs/${repair.id}`)).body.staleZones).toEqual([zone.id]);
   });
 
   it('puts a whole panel into the order book, and follows it until it is fitted', async () => {
-    const repair = await decided(owner, vehicle, 'whole');
+    const repair = await decided(here.owner, here.vehicle, 'whole');
     const find = async () =>
-      (await owner.get('/orders').expect(200)).body.find((line: { repairId: string }) => line.repairId === repair.id);
+      (await here.owner.get('/orders').expect(200)).body.find(
+        (line: { repairId: string }) => line.repairId === repair.id,
+      );
     let line = await find();
     expect(line).toMatchObject({
       state: 'wanted',
@@ -148,24 +133,24 @@ describe('verdict', () => {
       next: ['ordered'],
       panelName: 'Rear quarter, left',
     });
-    await owner.post(`/orders/${line.id}/move`, { state: 'fitted', on: '2026-11-01', version: 1 }).expect(422);
-    await owner.post(`/orders/${line.id}/move`, { state: 'ordered', on: '2026-13-45', version: 1 }).expect(422);
+    await here.owner.post(`/orders/${line.id}/move`, { state: 'fitted', on: '2026-11-01', version: 1 }).expect(422);
+    await here.owner.post(`/orders/${line.id}/move`, { state: 'ordered', on: '2026-13-45', version: 1 }).expect(422);
     for (const state of ['ordered', 'back-order', 'confirmed']) {
       line = (
-        await owner
+        await here.owner
           .post(`/orders/${line.id}/move`, { state, on: '2026-11-02', due: '2026-11-10', version: line.version })
           .expect(200)
       ).body;
     }
     expect(line).toMatchObject({ late: true, due: '2026-11-10' });
-    const board = (await owner.get(`/vehicles/${vehicle}/board`).expect(200)).body;
+    const board = (await here.owner.get(`/vehicles/${here.vehicle}/board`).expect(200)).body;
     expect(board.panels.find((panel: { panel: string }) => panel.panel === 'quarter-l').awaited).toMatchObject({
       state: 'confirmed',
       late: true,
     });
     for (const state of ['arrived', 'checked', 'fitted'])
       line = (
-        await owner.post(`/orders/${line.id}/move`, { state, on: '2026-11-12', version: line.version }).expect(200)
+        await here.owner.post(`/orders/${line.id}/move`, { state, on: '2026-11-12', version: line.version }).expect(200)
       ).body;
     expect(line.history.map((step: { state: string }) => step.state)).toEqual([
       'wanted',
@@ -177,8 +162,8 @@ describe('verdict', () => {
       'fitted',
     ]);
     expect(
-      (await owner.post(`/orders/${line.id}/move`, { state: 'arrived', on: '2026-11-12', version: 1 }).expect(409)).body
-        .current.state,
+      (await here.owner.post(`/orders/${line.id}/move`, { state: 'arrived', on: '2026-11-12', version: 1 }).expect(409))
+        .body.current.state,
     ).toBe('fitted');
   });
 });

@@ -1,51 +1,43 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { WeldPlanView } from '@aspecta/contract/weld';
-import { decided, openHouse, ownerOf, vehicleOf, type House, type Visitor } from '../testing/house.ts';
+import { decided, houseWithCar, ownerOf } from '../testing/house.ts';
 
-let house: House;
-let owner: Visitor;
-let vehicle: string;
-beforeAll(async () => {
-  house = await openHouse();
-  owner = await ownerOf(house);
-  vehicle = await vehicleOf(owner);
-});
-afterAll(() => house.close());
+const here = houseWithCar();
 
 describe('weld', () => {
   const settings = { process: 'mig', position: 'flat', handWarm: 50, strategy: 'coolest' };
 
   it('is laid out once, ticked off step by step, and keeps every tick', async () => {
-    const repair = await decided(owner, vehicle, 'patch');
-    expect((await owner.get(`/repairs/${repair.id}/weld`).expect(200)).body).toBeNull();
-    const laid = (await owner.put(`/repairs/${repair.id}/weld`, { ...settings, version: 0 }).expect(200))
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    expect((await here.owner.get(`/repairs/${repair.id}/weld`).expect(200)).body).toBeNull();
+    const laid = (await here.owner.put(`/repairs/${repair.id}/weld`, { ...settings, version: 0 }).expect(200))
       .body as WeldPlanView;
     expect(laid.plan.steps[0]).toMatchObject({ n: 1, kind: 'tack' });
     const tick = (n: number, done = true) =>
-      owner.put(`/repairs/${repair.id}/weld/steps/${n}`, { done, version: laid.version });
+      here.owner.put(`/repairs/${repair.id}/weld/steps/${n}`, { done, version: laid.version });
     expect((await tick(1).expect(422)).body.detail).toMatch(/cautions/);
-    expect((await owner.post(`/repairs/${repair.id}/weld/acknowledge`).expect(200)).body.acknowledged.by).toBe(
+    expect((await here.owner.post(`/repairs/${repair.id}/weld/acknowledge`).expect(200)).body.acknowledged.by).toBe(
       'Owner Test',
     );
     await Promise.all([tick(1), tick(1), tick(1)]);
     await tick(2).expect(200);
     await tick(2, false).expect(200);
-    const now = (await owner.get(`/repairs/${repair.id}/weld`)).body as WeldPlanView;
+    const now = (await here.owner.get(`/repairs/${repair.id}/weld`)).body as WeldPlanView;
     expect(now.done.map((step) => step.n)).toEqual([1]);
     await tick(99_999).expect(404);
     expect(
-      (await owner.put(`/repairs/${repair.id}/weld`, { ...settings, strategy: 'skip', version: 1 }).expect(409)).body
-        .detail,
+      (await here.owner.put(`/repairs/${repair.id}/weld`, { ...settings, strategy: 'skip', version: 1 }).expect(409))
+        .body.detail,
     ).toMatch(/Welding has begun/);
   });
 
   it('shows the other device that the plan has changed', async () => {
-    const repair = await decided(owner, vehicle, 'patch');
-    await owner.put(`/repairs/${repair.id}/weld`, { ...settings, version: 0 }).expect(200);
-    await owner.post(`/repairs/${repair.id}/weld/acknowledge`).expect(200);
-    await owner.put(`/repairs/${repair.id}/weld`, { ...settings, process: 'tig', version: 1 }).expect(200);
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    await here.owner.put(`/repairs/${repair.id}/weld`, { ...settings, version: 0 }).expect(200);
+    await here.owner.post(`/repairs/${repair.id}/weld/acknowledge`).expect(200);
+    await here.owner.put(`/repairs/${repair.id}/weld`, { ...settings, process: 'tig', version: 1 }).expect(200);
     expect(
-      (await owner.put(`/repairs/${repair.id}/weld/steps/1`, { done: true, version: 1 }).expect(409)).body.current
+      (await here.owner.put(`/repairs/${repair.id}/weld/steps/1`, { done: true, version: 1 }).expect(409)).body.current
         .version,
     ).toBe(2);
   });
@@ -57,19 +49,21 @@ describe('weld', () => {
     [{ handWarm: 1e6 }, 'handWarm', /at most 150/],
     [{ strategy: 'fast' }, 'strategy', /coolest/],
   ])('refuses %j at its field, and lays nothing out', async (over, at, words) => {
-    const repair = await decided(owner, vehicle, 'patch');
-    const { body } = await owner.put(`/repairs/${repair.id}/weld`, { ...settings, ...over, version: 0 }).expect(422);
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const { body } = await here.owner
+      .put(`/repairs/${repair.id}/weld`, { ...settings, ...over, version: 0 })
+      .expect(422);
     expect(body).toMatchObject({ field: at, detail: expect.stringMatching(words) });
-    expect((await owner.get(`/repairs/${repair.id}/weld`).expect(200)).body).toBeNull();
+    expect((await here.owner.get(`/repairs/${repair.id}/weld`).expect(200)).body).toBeNull();
   });
 
   it('closes the whole joint: its steps cover the cut from the first tack to the last stitch', async () => {
-    const repair = await decided(owner, vehicle, 'patch');
-    const { line } = (await owner.get(`/repairs/${repair.id}/cut`).expect(200)).body;
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const { line } = (await here.owner.get(`/repairs/${repair.id}/cut`).expect(200)).body;
     for (const strategy of ['coolest', 'skip', 'backstep', 'continuous']) {
-      const stored = (await owner.get(`/repairs/${repair.id}/weld`)).body as WeldPlanView | null;
+      const stored = (await here.owner.get(`/repairs/${repair.id}/weld`)).body as WeldPlanView | null;
       const { plan } = (
-        await owner
+        await here.owner
           .put(`/repairs/${repair.id}/weld`, { ...settings, strategy, version: stored?.version ?? 0 })
           .expect(200)
       ).body as WeldPlanView;
@@ -84,23 +78,23 @@ describe('weld', () => {
   });
 
   it('is ticked by two devices at once without losing a tick', async () => {
-    const repair = await decided(owner, vehicle, 'patch');
-    const laid = (await owner.put(`/repairs/${repair.id}/weld`, { ...settings, version: 0 }).expect(200))
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const laid = (await here.owner.put(`/repairs/${repair.id}/weld`, { ...settings, version: 0 }).expect(200))
       .body as WeldPlanView;
-    await owner.post(`/repairs/${repair.id}/weld/acknowledge`).expect(200);
+    await here.owner.post(`/repairs/${repair.id}/weld/acknowledge`).expect(200);
     const steps = laid.plan.steps.slice(0, 8).map(({ n }) => n);
     await Promise.all(
-      steps.map((n) => owner.put(`/repairs/${repair.id}/weld/steps/${n}`, { done: true, version: 1 }).expect(200)),
+      steps.map((n) => here.owner.put(`/repairs/${repair.id}/weld/steps/${n}`, { done: true, version: 1 }).expect(200)),
     );
-    const now = (await owner.get(`/repairs/${repair.id}/weld`)).body as WeldPlanView;
+    const now = (await here.owner.get(`/repairs/${repair.id}/weld`)).body as WeldPlanView;
     expect(now.done.map(({ n }) => n)).toEqual(steps);
     expect(now.done.every(({ by }) => by === 'Owner Test')).toBe(true);
   });
 
   it('is nobody else’s', async () => {
-    const repair = await decided(owner, vehicle, 'patch');
-    await owner.put(`/repairs/${repair.id}/weld`, { ...settings, version: 0 }).expect(200);
-    const stranger = await ownerOf(house);
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    await here.owner.put(`/repairs/${repair.id}/weld`, { ...settings, version: 0 }).expect(200);
+    const stranger = await ownerOf(here.house);
     await stranger.get(`/repairs/${repair.id}/weld`).expect(404);
     await stranger.put(`/repairs/${repair.id}/weld/steps/1`, { done: true, version: 1 }).expect(404);
     await stranger.post(`/repairs/${repair.id}/weld/acknowledge`).expect(404);

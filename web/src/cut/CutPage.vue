@@ -6,10 +6,9 @@ import type { Vehicle } from '@aspecta/contract/garage';
 import type { ZoneView } from '@aspecta/contract/survey';
 import type { RepairView } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
-import { footOn } from '@aspecta/core/cut';
-import { boxOf, offset, type Point } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { ApiProblem, get, put } from '../shell/api.ts';
+import CutSheet from './CutSheet.vue';
 import WeighedLines from './WeighedLines.vue';
 import LengthField from '../shell/LengthField.vue';
 import StationFrame from '../shell/StationFrame.vue';
@@ -19,9 +18,6 @@ import { useForm } from '../shell/useForm.ts';
 import { planOf } from '../shell/plans.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
-import PanelSheet from '../sheet/PanelSheet.vue';
-import SheetView from '../sheet/SheetView.vue';
-import { ringPath } from '../sheet/pathData.ts';
 
 const props = defineProps<{ id: string; repair: string }>();
 const session = useSession();
@@ -76,35 +72,11 @@ async function save(): Promise<void> {
     }
   });
 }
-/** The stretch of the sheet around the cut, so that the line fills the window; the whole panel where it is small. */
-const box = computed(() => {
-  const around = offset([[plan.value!.line.outline]], 160).polygons.flat(2) as unknown as Point[];
-  const [whole, near] = [boxOf(load.data.value!.panel.outline), boxOf(around)];
-  return {
-    minU: Math.max(whole.minU, near.minU),
-    minV: Math.max(whole.minV, near.minV),
-    maxU: Math.min(whole.maxU, near.maxU),
-    maxV: Math.min(whole.maxV, near.maxV),
-  };
-});
-const corner = computed(() => plan.value?.corners[picked.value] ?? null);
-const feet = computed(() =>
-  corner.value ? plan.value!.datums.map((datum) => footOn(datum, corner.value!.corner)) : [],
-);
 const cutRuns = computed(() => plan.value?.line.runs.filter((run) => run.cut).length ?? 0);
 const follows = computed(() =>
   plan.value!.line.runs.filter((run) => run.cut && run.follows !== 'free').map((run) => run.name),
 );
 const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
-const mid = (a: Point, b: Point): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
-const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [number, number] => {
-  const [x, y] = place(mid(a, b));
-  const [bx, by] = place(b);
-  // Where the foot lies far off, the figure stands near the corner.
-  return Math.hypot(x - bx, y - by) > 170
-    ? [bx + ((x - bx) / Math.hypot(x - bx, y - by)) * 120, by + ((y - by) / Math.hypot(x - bx, y - by)) * 120]
-    : [x, y];
-};
 </script>
 
 <template>
@@ -120,56 +92,7 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
       :next="{ text: 'Plan the tacks and stitches of this joint', to: `/vehicles/${id}/repairs/${repair}/weld` }"
     >
       <template #sheet>
-        <SheetView :box="box" tapes :label="`The cut line on ${load.data.value.panel.name}`">
-          <PanelSheet :panel="load.data.value.panel" />
-          <path v-for="(ring, i) in plan.thin" :key="i" :d="ringPath(ring)" class="too-thin" />
-          <path v-for="zone in load.data.value.zones" :key="zone.id" :d="ringPath(zone.ring)" class="damage" />
-          <path :d="ringPath(plan.line.rough)" class="rough" />
-          <path :d="ringPath(plan.line.outline)" class="final" />
-          <template #over="{ place }">
-            <g v-for="datum in plan.datums" :key="datum.name" class="datum"
-              ><line
-                :x1="place(datum.a)[0]"
-                :y1="place(datum.a)[1]"
-                :x2="place(datum.b)[0]"
-                :y2="place(datum.b)[1]" /><circle
-                v-for="(end, k) in [datum.a, datum.b]"
-                :key="k"
-                r="4"
-                :cx="place(end)[0]"
-                :cy="place(end)[1]"
-            /></g>
-            <template v-for="(foot, i) in feet" :key="i">
-              <line
-                class="tape"
-                :x1="place(foot)[0]"
-                :y1="place(foot)[1]"
-                :x2="place(corner!.corner)[0]"
-                :y2="place(corner!.corner)[1]"
-              />
-              <g
-                v-if="corner!.offsets[i]!.mm > 1"
-                :transform="`translate(${inWindow(place, foot, corner!.corner).join(' ')})`"
-                class="figure-tag"
-                ><rect x="-44" y="-13" width="88" height="26" rx="4" /><text>{{ corner!.offsets[i]!.text }}</text></g
-              >
-            </template>
-            <g
-              v-for="(entry, i) in plan.corners"
-              :key="i"
-              class="corner"
-              :class="{ on: picked === i }"
-              :transform="`translate(${place(entry.corner).join(' ')})`"
-              role="button"
-              tabindex="0"
-              :aria-label="`Corner ${i + 1}`"
-              data-own-pointer
-              @click="picked = i"
-              @keydown.enter="picked = i"
-              ><circle r="20" class="target" /><circle r="12" /><text>{{ i + 1 }}</text></g
-            >
-          </template>
-        </SheetView>
+        <CutSheet v-model:picked="picked" :plan="plan" :panel="load.data.value.panel" :zones="load.data.value.zones" />
       </template>
       <template #card>
         <div class="stack">
@@ -296,85 +219,6 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
 </template>
 
 <style scoped>
-path {
-  vector-effect: non-scaling-stroke;
-}
-.damage {
-  fill: var(--failing);
-  fill-opacity: 0.55;
-  stroke: var(--through);
-  stroke-width: 1;
-}
-.too-thin {
-  fill: url(#hatch-thin);
-  fill-opacity: 0.8;
-  stroke: var(--through);
-  stroke-width: 1;
-  stroke-dasharray: 2 4;
-}
-.rough {
-  fill: none;
-  stroke: var(--ink-soft);
-  stroke-width: 1.6;
-  stroke-dasharray: 7 5;
-}
-.final {
-  fill: var(--mark);
-  fill-opacity: 0.08;
-  stroke: var(--mark);
-  stroke-width: 3;
-}
-.tape {
-  stroke: #b58a00;
-  stroke-width: 3;
-}
-.datum line {
-  stroke: #e8c552;
-  stroke-width: 5;
-  stroke-linecap: round;
-}
-.datum circle {
-  fill: #e8c552;
-  stroke: #33301f;
-}
-.figure-tag rect {
-  fill: #f4d774;
-  stroke: #33301f;
-}
-.figure-tag text {
-  font: 500 13px var(--mono);
-  fill: #33301f;
-  text-anchor: middle;
-  dominant-baseline: central;
-}
-.corner {
-  cursor: pointer;
-  outline: none;
-}
-.corner circle {
-  fill: var(--card);
-  stroke: var(--mark);
-  stroke-width: 2.4;
-}
-.corner .target {
-  fill: transparent;
-  stroke: none;
-}
-.corner text {
-  font: 600 12px var(--mono);
-  text-anchor: middle;
-  dominant-baseline: central;
-  fill: var(--ink);
-}
-.corner.on circle:not(.target) {
-  fill: var(--mark);
-}
-.corner.on text {
-  fill: var(--mark-ink);
-}
-.corner:focus-visible circle:not(.target) {
-  stroke-width: 4.5;
-}
 .settings {
   border: 0;
   padding: 0;
