@@ -7,6 +7,7 @@ import { planOf } from '../shell/plans.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
+import { wholeNumber } from '../shell/whole.ts';
 import type { PanelPrice } from './page.ts';
 
 /* Gives a price to a panel of a car, so that its verdict weighs the whole panel with it. */
@@ -21,7 +22,7 @@ async function give(): Promise<void> {
       ...props.price,
       panel: draft.panel,
       maker: draft.maker,
-      leadDays: /^\d+$/.test(draft.leadDays.trim()) ? Number(draft.leadDays) : draft.leadDays,
+      leadDays: wholeNumber(draft.leadDays),
     });
   });
   if (done) given.value = draft.panel;

@@ -1,4 +1,5 @@
 import { parseLength, type LengthUnit } from '@aspecta/core/units';
+import type { Offer } from '@aspecta/contract/verdict';
 import type { Drawing } from './drawing.ts';
 
 /** How a person reads lengths and money; given to pages so that they write them alike. */
@@ -37,10 +38,7 @@ export interface BookAnswer {
 }
 
 /** What a panel costs before tax, minor units: a verdict can weigh it. */
-export interface PanelPrice {
-  price: number;
-  carriage: number;
-}
+export type PanelPrice = Pick<Offer, 'price' | 'carriage'>;
 
 export interface BookPage {
   /** In the address. */

@@ -10,6 +10,7 @@ import Dialog from '../shell/Dialog.vue';
 import Field from '../shell/Field.vue';
 import { plansToChoose } from '../shell/plans.ts';
 import { useForm } from '../shell/useForm.ts';
+import { wholeNumber } from '../shell/whole.ts';
 
 const props = defineProps<{ vehicle: Vehicle | null }>();
 const emit = defineEmits<{ close: []; saved: [] }>();
@@ -32,7 +33,7 @@ const goals = Object.entries(GOALS).map(([value, label]) => ({ value: value as G
 const climates = Object.entries(CLIMATES).map(([value, label]) => ({ value: value as Climate, label }));
 
 async function save(): Promise<void> {
-  const { planId, ...rest } = { ...draft, year: /^\d+$/.test(draft.year.trim()) ? Number(draft.year) : draft.year };
+  const { planId, ...rest } = { ...draft, year: wholeNumber(draft.year) };
   const done = await form.submit(async () => {
     if (props.vehicle) {
       await put(`/vehicles/${props.vehicle.id}`, { ...rest, version }).catch((error: unknown) => {

@@ -8,6 +8,7 @@ import Field from '../shell/Field.vue';
 import { minorUnits } from '../shell/money.ts';
 import { planOf } from '../shell/plans.ts';
 import { useForm } from '../shell/useForm.ts';
+import { wholeNumber } from '../shell/whole.ts';
 
 const props = defineProps<{ vehicles: readonly GarageVehicle[] }>();
 const emit = defineEmits<{ close: []; saved: [] }>();
@@ -37,7 +38,7 @@ async function save(): Promise<void> {
       ...rest,
       price: minorUnits(price),
       carriage: minorUnits(carriage || '0'),
-      quantity: /^\d+$/.test(quantity) ? Number(quantity) : quantity,
+      quantity: wholeNumber(quantity),
       due: null,
     });
   });

@@ -5,6 +5,7 @@ import Field from '../shell/Field.vue';
 import { minorUnits } from '../shell/money.ts';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
+import { wholeNumber } from '../shell/whole.ts';
 
 const props = defineProps<{ vehicle: string; panel: string; known: boolean }>();
 const emit = defineEmits<{ added: [] }>();
@@ -19,7 +20,7 @@ async function add(): Promise<void> {
       maker: draft.maker,
       price: minorUnits(draft.price),
       carriage: minorUnits(draft.carriage || '0'),
-      leadDays: /^\d+$/.test(draft.leadDays.trim()) ? Number(draft.leadDays) : draft.leadDays,
+      leadDays: wholeNumber(draft.leadDays),
     });
   });
   if (!done) return;
