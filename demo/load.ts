@@ -10,6 +10,7 @@ import type { OptionId } from '@aspecta/core/verdict';
 import type { Position, Process, Strategy } from '@aspecta/core/weld';
 import { buildServices, type Services } from '@aspecta/server/app';
 import { createDataSource, databaseAddress } from '@aspecta/server/db/dataSource';
+import { migrate } from '@aspecta/server/db/migrate';
 import type { Caller } from '@aspecta/server/http/session';
 import readings from './readings/index.ts';
 import { inspect, type InspectionStory } from './inspect.ts';
@@ -158,7 +159,7 @@ async function main(): Promise<void> {
   if (existsSync(done)) return;
   const db = await createDataSource(databaseAddress()).initialize();
   await db.dropDatabase();
-  await db.runMigrations({ transaction: 'each' });
+  await migrate(db);
   await loadDemo(buildServices(db, join(home, 'files')));
   await db.destroy();
   writeFileSync(done, new Date().toISOString());

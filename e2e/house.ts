@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import { test as base, expect, type Page } from '@playwright/test';
 
 const root = resolve(import.meta.dirname, '..');
@@ -16,13 +16,18 @@ export interface House {
   stop(): Promise<void>;
 }
 
+/** A folder laid out as the default one: under a name that begins with a dot. In memory where the machine offers it. */
+export const newHome = () =>
+  join(mkdtempSync(join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'aspecta-e2e-')), '.aspecta');
+
 export async function openHouse(
   mode: 'demo' | 'start',
-  home = mkdtempSync(join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'aspecta-e2e-')),
+  home = newHome(),
+  settings: NodeJS.ProcessEnv = {},
 ): Promise<House> {
   const launcher = spawn(process.execPath, [join(root, 'server/dist/launch.js'), mode], {
     cwd: root,
-    env: { ...process.env, ASPECTA_HOME: home, ASPECTA_TRIES: '1000', ASPECTA_DB_PORT: '34900', ASPECTA_PORT: '4380' },
+    env: { ...process.env, ASPECTA_HOME: home, ASPECTA_TRIES: '1000', ASPECTA_DB_PORT: '34900', ...settings },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   const url = await new Promise<string>((done, fail) => {
@@ -60,6 +65,8 @@ function serverOf(launcher: number): number {
   return children.find((pid) => readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('server.js')) ?? 0;
 }
 
+export const forget = (home: string) => rmSync(dirname(home), { recursive: true, force: true });
+
 /** One demo house for all tests of a worker. */
 export const test = base.extend<object, { house: House }>({
   house: [
@@ -67,7 +74,7 @@ export const test = base.extend<object, { house: House }>({
       const house = await openHouse('demo');
       await use(house);
       await house.stop();
-      rmSync(house.home, { recursive: true, force: true });
+      forget(house.home);
     },
     { scope: 'worker', timeout: 120_000 },
   ],

@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { rmSync } from 'node:fs';
-import { expect, openHouse, test } from './house.ts';
+import { expect, forget, openHouse, test } from './house.ts';
 import { request, type APIRequestContext } from '@playwright/test';
 
 /* kill -9 between acknowledged writes: every one of them is found again, once. */
@@ -72,5 +71,5 @@ test('what was acknowledged survives a kill of server, database and launcher', a
   await allThere();
   await api.dispose();
   await house.stop();
-  rmSync(home, { recursive: true, force: true });
+  forget(home);
 });

@@ -26,7 +26,11 @@ export const PROBLEM_CODES = {
   'gauge-away': 502,
   'bad-json': 400,
   invalid: 422,
+  'unknown-host': 421,
   'too-many-tries': 429,
+  busy: 503,
+  'database-away': 503,
+  'disk-full': 507,
   'took-too-long': 503,
   internal: 500,
 } as const;

@@ -1,8 +1,5 @@
 import { existsSync } from 'node:fs';
-import { join } from 'node:path';
 import express, { Router, type Express } from 'express';
-import session from 'express-session';
-import MySQLStoreFactory from 'express-mysql-session';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
@@ -18,8 +15,11 @@ import { garageRoutes } from './garage/routes.ts';
 import { GarageService } from './garage/service.ts';
 import { gaugeRoutes } from './gauge/routes.ts';
 import { GaugeService, type GaugeAddress } from './gauge/service.ts';
+import { aliveRoute } from './http/alive.ts';
 import { problemHandler, unknownRoute } from './http/errors.ts';
-import { sameSite } from './http/session.ts';
+import { knownHosts } from './http/hosts.ts';
+import { guard, sameSite } from './http/session.ts';
+import { openSessions, type Sessions } from './http/sessions.ts';
 import { LiveHub } from './live/hub.ts';
 import { liveRoutes } from './live/routes.ts';
 import { orderRoutes } from './order/routes.ts';
@@ -45,10 +45,6 @@ import { VerdictService } from './verdict/service.ts';
 import { weldRoutes } from './weld/routes.ts';
 import { WeldService } from './weld/service.ts';
 
-const DAY = 86_400_000;
-/** How long a session lasts without use. */
-const SESSION_LIFE = 14 * DAY;
-
 export interface AppOptions {
   db: DataSource;
   address: DatabaseAddress;
@@ -62,6 +58,10 @@ export interface AppOptions {
   /** Folder of the built page; left out in tests. */
   web?: string;
   triesPerQuarterHour?: number;
+  /** Proxies in front that are believed about who asks: a number of hops or their addresses; none unless said. */
+  proxy?: string | undefined;
+  /** Names by which the shop is known besides this machine's own. */
+  hosts?: readonly string[];
 }
 
 export interface App {
@@ -102,9 +102,11 @@ export function buildServices(db: DataSource, files: string, gaugeList: readonly
 export function createApp(options: AppOptions): App {
   const services = buildServices(options.db, options.files, options.gauges);
   const bench = new CalcBench();
-  const store = sessionStore(options.address);
+  const sessions = openSessions(options.address, options.secret);
   const http = express();
   http.disable('x-powered-by');
+  http.set('trust proxy', trusted(options.proxy));
+  http.use(knownHosts(options.hosts ?? []));
   http.use(
     helmet({
       contentSecurityPolicy: {
@@ -122,7 +124,7 @@ export function createApp(options: AppOptions): App {
       strictTransportSecurity: false,
     }),
   );
-  http.use('/api', apiRoutes(options, services, bench, store));
+  http.use('/api', apiRoutes(options, services, bench, sessions));
   if (options.web && existsSync(options.web)) servePage(http, options.web);
   http.use(unknownRoute);
   http.use(problemHandler(options.logger));
@@ -133,33 +135,20 @@ export function createApp(options: AppOptions): App {
       services.live.close();
       services.gauges.close();
       await bench.close();
-      await store.close();
+      await sessions.close();
     },
   };
 }
 
-function apiRoutes(options: AppOptions, services: Services, bench: CalcBench, store: session.Store): Router {
+function apiRoutes(options: AppOptions, services: Services, bench: CalcBench, sessions: Sessions): Router {
   const api = Router();
   api.use((_request, response, next) => {
     response.set('cache-control', 'no-store');
     next();
   });
   api.use(sameSite);
-  api.use(
-    session({
-      name: 'aspecta',
-      secret: options.secret,
-      store,
-      resave: false,
-      saveUninitialized: false,
-      rolling: false,
-      cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SESSION_LIFE },
-    }),
-  );
-  api.use(express.json({ limit: '8mb' }));
-  api.get('/alive', (_request, response) => {
-    response.json({ alive: true });
-  });
+  api.get('/alive', aliveRoute(options.db));
+  api.use(sessions.handler);
   api.use(
     doorRoutes(services.shops, { demo: options.demo ?? false, triesPerQuarterHour: options.triesPerQuarterHour ?? 20 }),
   );
@@ -192,19 +181,11 @@ function servePage(http: Express, web: string): void {
   );
   http.get('/{*path}', (request, response, next) => {
     if (request.path.startsWith('/assets/')) return next();
-    response.set('cache-control', 'no-cache').sendFile(join(web, 'index.html'));
+    // By its root: a folder above whose name begins with a dot is none of the page's business.
+    response.set('cache-control', 'no-cache').sendFile('index.html', { root: web });
   });
 }
 
-function sessionStore(address: DatabaseAddress) {
-  const Store = MySQLStoreFactory(session as never);
-  return new Store({
-    ...address,
-    createDatabaseTable: false,
-    clearExpired: true,
-    checkExpirationInterval: 900_000,
-    expiration: SESSION_LIFE,
-    connectionLimit: 4,
-    schema: { tableName: 'session', columnNames: { session_id: 'session_id', expires: 'expires', data: 'data' } },
-  });
-}
+/** What express understands: a number of hops, or addresses and networks. */
+const trusted = (proxy: string | undefined) =>
+  proxy === undefined || proxy === '' ? false : /^\d+$/.test(proxy) ? Number(proxy) : proxy;

@@ -7,6 +7,7 @@ declare module 'express-mysql-session' {
     password: string;
     database: string;
     createDatabaseTable: boolean;
+    disableTouch?: boolean;
     clearExpired: boolean;
     checkExpirationInterval: number;
     expiration: number;

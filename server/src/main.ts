@@ -1,17 +1,21 @@
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { createServer as createHttpServer, type Server } from 'node:http';
+import { createServer as createHttpsServer } from 'node:https';
 import { dirname, join } from 'node:path';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { gaugeAddresses } from './gauge/service.ts';
 import { createDataSource, databaseAddress } from './db/dataSource.ts';
+import { dumpDatabase } from './db/dump.ts';
+import { migrate } from './db/migrate.ts';
 
 /* Starts the server: database → migrations → routes → listening. SIGTERM and SIGINT end it cleanly. */
 const logger = pino({ level: process.env['ASPECTA_LOG'] ?? 'warn' });
 const address = databaseAddress();
 const home = process.env['ASPECTA_HOME'] ?? join(process.cwd(), '.aspecta');
 const db = await createDataSource(address).initialize();
-await db.runMigrations({ transaction: 'each' });
+await migrate(db, { backup: backUpBefore });
 
 const app = createApp({
   db,
@@ -23,36 +27,65 @@ const app = createApp({
   gauges: gaugeAddresses(process.env['ASPECTA_GAUGES']),
   web: process.env['ASPECTA_WEB'] ?? join(process.cwd(), 'web', 'dist'),
   triesPerQuarterHour: Number(process.env['ASPECTA_TRIES'] ?? 20),
+  proxy: process.env['ASPECTA_PROXY'],
+  hosts: (process.env['ASPECTA_HOSTS'] ?? '').split(',').flatMap((name) => name.trim() || []),
 });
 const host = process.env['ASPECTA_HOST'] ?? '127.0.0.1';
-const port = Number(process.env['ASPECTA_PORT'] ?? 4180);
-const server = app.http.listen(port, host, (error?: Error) => {
-  if (error) {
-    logger.fatal({ err: error }, `cannot listen on ${host}:${port}`);
-    process.exit(1);
-  }
-  process.stdout.write(`listening http://${host}:${port}\n`);
-});
+const servers: Server[] = [];
+await listen(createHttpServer(app.http), Number(process.env['ASPECTA_PORT'] ?? 4180));
+const tls = process.env['ASPECTA_TLS_FOLDER'];
+if (tls)
+  await listen(
+    createHttpsServer({ cert: readFileSync(join(tls, 'cert.pem')), key: readFileSync(join(tls, 'key.pem')) }, app.http),
+    Number(process.env['ASPECTA_TLS_PORT']),
+  );
+process.stdout.write(`listening ${host}\n`);
+
+async function listen(server: Server, port: number): Promise<void> {
+  // A client that sends its request a byte at a time does not hold a place for ever.
+  server.requestTimeout = 120_000;
+  server.headersTimeout = 20_000;
+  await new Promise<void>((done) => {
+    server.once('error', (error) => {
+      process.stderr.write(`Port ${port} of ${host} cannot be listened on: ${error.message}\n`);
+      process.exit(1);
+    });
+    server.listen(port, host, done);
+  });
+  servers.push(server);
+}
 
 let ending = false;
 const end = () => {
   if (ending) return;
   ending = true;
-  server.close(() => {
-    void Promise.allSettled([app.close(), db.destroy()]).then(() => process.exit(0));
-  });
-  server.closeIdleConnections();
+  const closed = servers.map((server) => new Promise<void>((done) => server.close(() => done())));
+  servers.forEach((server) => server.closeIdleConnections());
   // Open streams must not hold the server up for ever.
-  setTimeout(() => server.closeAllConnections(), 1500).unref();
+  setTimeout(() => servers.forEach((server) => server.closeAllConnections()), 1500).unref();
+  void Promise.all(closed)
+    .then(() => Promise.allSettled([app.close(), db.destroy()]))
+    .then(() => process.exit(0));
 };
 process.on('SIGTERM', end);
 process.on('SIGINT', end);
 
+/** A shop that is about to be brought to another layout is written to a file first. */
+async function backUpBefore(): Promise<void> {
+  const file = join(home, 'backups', `before-upgrade-${new Date().toISOString().slice(0, 19).replaceAll(':', '')}.sql`);
+  mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
+  await dumpDatabase(address, `${file}.new`);
+  renameSync(`${file}.new`, file);
+  process.stdout.write(`The shop as it was before this upgrade is kept in ${file}\n`);
+}
+
 /** The secret that signs session cookies: made once, kept beside the data. */
 function sessionSecret(path: string): string {
-  if (!existsSync(path)) {
+  if (!existsSync(path) || readFileSync(path, 'utf8').trim() === '') {
     mkdirSync(dirname(path), { recursive: true });
-    writeFileSync(path, randomBytes(32).toString('hex'), { mode: 0o600 });
+    // Beside and then renamed: a full disk must not leave an empty secret behind.
+    writeFileSync(`${path}.new`, randomBytes(32).toString('hex'), { mode: 0o600 });
+    renameSync(`${path}.new`, path);
   }
   return readFileSync(path, 'utf8').trim();
 }

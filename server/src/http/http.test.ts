@@ -1,10 +1,19 @@
+import { createHmac } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import { hostname } from 'node:os';
+import type { Express } from 'express';
 import Joi from 'joi';
+import { pino } from 'pino';
+import supertest from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { PROBLEM_CODES } from '@aspecta/contract';
-import { openHouse, ownerOf, Visitor, type House } from '../testing/house.ts';
+import { createApp } from '../app.ts';
+import { openHouse, ownerOf, PASSWORD, Visitor, type House } from '../testing/house.ts';
 import type { ServerProblem } from './problems.ts';
 import { parse } from './validate.ts';
+
+const signed = (id: string, secret: string) =>
+  `${id}.${createHmac('sha256', secret).update(id).digest('base64').replace(/=+$/, '')}`;
 
 describe('refusing a body', () => {
   const schema = Joi.object({
@@ -104,5 +113,60 @@ describe('the server over HTTP', () => {
     await owner.get("/vehicles/1' OR '1'='1").expect(404);
     await owner.get('/vehicles/%00').expect(404);
     await owner.get('/repairs/..%2f..%2fetc/cut').expect(404);
+  });
+
+  it('says that the database is away, not that something went wrong', async () => {
+    const address = { ...house.address, port: 9 };
+    const db = Object.assign(Object.create(house.db) as typeof house.db, {
+      query: () => Promise.reject(Object.assign(new Error('connect ECONNREFUSED'), { code: 'ECONNREFUSED' })),
+    });
+    const app = createApp({ db, address, logger: pino({ level: 'silent' }), secret: 'x', files: '/tmp' });
+    const alive = await supertest(app.http).get('/api/alive').expect(503);
+    expect(alive.body).toMatchObject({ code: 'database-away', detail: expect.stringMatching(/Nothing is lost/) });
+    expect(alive.headers['retry-after']).toBe('2');
+    // A cookie makes it look for the session, in a database that is not there.
+    const lost = await supertest(app.http)
+      .get('/api/vehicles')
+      .set('cookie', `aspecta=s%3A${signed('abc', 'x')}`);
+    expect([lost.status, (lost.body as { code: string }).code]).toEqual([503, 'database-away']);
+    await app.close();
+  });
+
+  it('answers to its own names and to addresses only', async () => {
+    const ask = (host: string) => supertest(house.app.http).get('/api/alive').set('host', host);
+    for (const host of ['127.0.0.1:4180', 'localhost', '[::1]:4180', '192.0.2.7:4181', hostname()])
+      await ask(host).expect(200);
+    expect((await ask('elsewhere.example').expect(421)).body).toMatchObject({ code: 'unknown-host' });
+    await ask('127.0.0.1.elsewhere.example').expect(421);
+    const named = await openHouse({ hosts: ['shop.example'] });
+    await supertest(named.app.http).get('/api/alive').set('host', 'shop.example').expect(200);
+    await named.close();
+  });
+
+  it('keeps the cookie of https apart from that of http, and believes no proxy unless told to', async () => {
+    const email = 'tls@bench.example';
+    await house.app.services.shops.createShop({ shop: 'TLS', name: 'Tess', email, password: PASSWORD });
+    const enter = (app: Express) =>
+      supertest(app)
+        .post('/api/session')
+        .set('x-forwarded-proto', 'https')
+        .send({ email, password: PASSWORD })
+        .expect(200);
+    const cookieOf = async (app: Express) => String((await enter(app)).headers['set-cookie']);
+    expect(await cookieOf(house.app.http)).toMatch(/^aspecta=[^;]+; Path=\/; Expires=[^;]+; HttpOnly; SameSite=Lax$/);
+    const behind = createApp({
+      ...house,
+      logger: pino({ level: 'silent' }),
+      secret: 'x',
+      files: '/tmp',
+      proxy: 'loopback',
+    });
+    const cookie = await cookieOf(behind.http);
+    expect(cookie).toMatch(/^__Host-aspecta=[^;]+; Path=\/; Expires=[^;]+; HttpOnly; Secure; SameSite=Lax$/);
+    const door = (app: Express) =>
+      supertest(app).get('/api/door').set('x-forwarded-proto', 'https').set('cookie', cookie.split(';')[0]!);
+    expect((await door(behind.http)).body).toMatchObject({ session: { person: { name: 'Tess' } } });
+    expect((await door(house.app.http)).body).toMatchObject({ session: null });
+    await behind.close();
   });
 });

@@ -1,11 +1,22 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, openSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { createConnection } from 'mysql2/promise';
 import type { DatabaseAddress } from '../db/dataSource.ts';
 import { freePort } from './ports.ts';
-import { isAlive, pause } from './processes.ts';
+import { endAll, pause, processesWith } from './processes.ts';
+import { programOf } from './programs.ts';
 
 export interface MariaDbOptions {
   /** Absolute folder for data, socket, logs and password; created where missing. */
@@ -14,6 +25,8 @@ export interface MariaDbOptions {
   port: number;
   /** False for throw-away data of tests: no flush at each commit. */
   durable: boolean;
+  /** Gives the start up; what has been begun is ended. */
+  signal?: AbortSignal;
 }
 
 export interface MariaDb {
@@ -26,13 +39,15 @@ export interface MariaDb {
 /** ms. A first start after a crash may have to recover its log. */
 const LONGEST_START = 60_000;
 const LONGEST_STOP = 30_000;
+/** Bytes after which the database's log is put aside at a start. */
+const LARGEST_LOG = 5_000_000;
 
 /**
  * Starts our own MariaDB on loopback with its own data folder, port and socket. Recovers
  * by itself from a half-made data folder, a database left behind by a killed start, and a
  * busy port.
  */
-export async function startMariaDb({ home, port, durable }: MariaDbOptions): Promise<MariaDb> {
+export async function startMariaDb({ home, port, durable, signal }: MariaDbOptions): Promise<MariaDb> {
   mkdirSync(join(home, 'run'), { recursive: true });
   const files = {
     data: join(home, 'data'),
@@ -43,7 +58,9 @@ export async function startMariaDb({ home, port, durable }: MariaDbOptions): Pro
   };
   if (Buffer.byteLength(files.socket) > 107)
     throw new Error(`The folder ${home} has too long a path for a database socket; move the project to a shorter one.`);
-  await endLeftover(files.pid);
+  const mariadbd = programOf('mariadbd', 'mariadb-server-core');
+  await endLeftover(files.data);
+  rmSync(files.pid, { force: true });
   createData(files.data);
   const address: DatabaseAddress = {
     host: '127.0.0.1',
@@ -53,9 +70,10 @@ export async function startMariaDb({ home, port, durable }: MariaDbOptions): Pro
     database: 'aspecta',
   };
   writeFileSync(files.init, initSql(address), { mode: 0o600 });
+  if (existsSync(files.log) && statSync(files.log).size > LARGEST_LOG) renameSync(files.log, `${files.log}.1`);
   const log = openSync(files.log, 'a');
   const child = spawn(
-    'mariadbd',
+    mariadbd,
     [
       '--no-defaults',
       ...asRoot(),
@@ -75,23 +93,27 @@ export async function startMariaDb({ home, port, durable }: MariaDbOptions): Pro
     ],
     { stdio: ['ignore', log, log], detached: true },
   );
-  await ready(child, address, files.log);
+  closeSync(log);
+  const giveUp = () => child.kill('SIGKILL');
+  signal?.addEventListener('abort', giveUp);
+  try {
+    await ready(child, address, files.log);
+  } catch (error) {
+    // A database that does not answer must not stay behind and hold the data.
+    giveUp();
+    throw error;
+  } finally {
+    signal?.removeEventListener('abort', giveUp);
+  }
   return { address, process: child, stop: () => stop(child) };
 }
 
 const asRoot = () => (process.getuid?.() === 0 ? ['--user=root'] : []);
 
-/** A database of an earlier start that was killed still holds the data: end it and wait. */
-async function endLeftover(pidFile: string): Promise<void> {
-  if (!existsSync(pidFile)) return;
-  const pid = Number(readFileSync(pidFile, 'utf8'));
-  if (isAlive(pid, 'mariadbd')) {
-    process.kill(pid, 'SIGTERM');
-    const until = Date.now() + LONGEST_STOP;
-    while (isAlive(pid, 'mariadbd') && Date.now() < until) await pause(100);
-    if (isAlive(pid, 'mariadbd')) process.kill(pid, 'SIGKILL');
-  }
-  rmSync(pidFile, { force: true });
+/** A database whose start was killed still holds the data: end it and wait. */
+async function endLeftover(data: string): Promise<void> {
+  const word = `--datadir=${data}`;
+  await endAll(processesWith(word), word, LONGEST_STOP);
 }
 
 /** Made beside and then renamed, so that a start that was killed leaves nothing half-made in its place. */
@@ -102,7 +124,7 @@ function createData(data: string): void {
   rmSync(data, { recursive: true, force: true });
   mkdirSync(fresh, { recursive: true });
   const made = spawnSync(
-    'mariadb-install-db',
+    programOf('mariadb-install-db', 'mariadb-server-core'),
     [
       '--no-defaults',
       ...asRoot(),
@@ -111,7 +133,7 @@ function createData(data: string): void {
       '--skip-test-db',
       '--skip-name-resolve',
     ],
-    { encoding: 'utf8' },
+    { encoding: 'utf8', env: { ...process.env, PATH: `${process.env['PATH'] ?? ''}:/usr/bin:/bin:/usr/sbin:/sbin` } },
   );
   if (made.status !== 0)
     throw new Error(
@@ -121,7 +143,11 @@ function createData(data: string): void {
 }
 
 function passwordOf(path: string): string {
-  if (!existsSync(path)) writeFileSync(path, randomBytes(18).toString('hex'), { mode: 0o600 });
+  if (!existsSync(path)) {
+    // Beside and then renamed: a full disk must not leave an empty password behind.
+    writeFileSync(`${path}.new`, randomBytes(18).toString('hex'), { mode: 0o600 });
+    renameSync(`${path}.new`, path);
+  }
   return readFileSync(path, 'utf8').trim();
 }
 

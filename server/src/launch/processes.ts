@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 
 export const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
 
@@ -17,4 +17,40 @@ export function isAlive(pid: number, program: string): boolean {
   } catch {
     return true;
   }
+}
+
+/**
+ * The numbers of all processes that were started with this word, such as the folder they
+ * work on. Asked of the machine itself, because a note of a number may be missing, cut off, or
+ * from another machine.
+ */
+export function processesWith(word: string): number[] {
+  const holds = (pid: string) => {
+    try {
+      return readFileSync(`/proc/${pid}/cmdline`, 'utf8').split('\0').includes(word);
+    } catch {
+      return false;
+    }
+  };
+  return readdirSync('/proc')
+    .filter((name) => /^\d+$/.test(name) && Number(name) !== process.pid && holds(name))
+    .map(Number);
+}
+
+/** Ends processes that an earlier start has left behind: asks first, insists after `patience` ms. */
+export async function endAll(pids: readonly number[], word: string, patience: number): Promise<void> {
+  const left = () => pids.filter((pid) => isAlive(pid, word));
+  const signal = (name: NodeJS.Signals) =>
+    left().forEach((pid) => {
+      try {
+        process.kill(pid, name);
+      } catch {
+        // It has just ended by itself, or belongs to somebody else.
+      }
+    });
+  signal('SIGTERM');
+  const until = Date.now() + patience;
+  while (left().length > 0 && Date.now() < until) await pause(100);
+  signal('SIGKILL');
+  while (left().length > 0 && Date.now() < until + 5000) await pause(50);
 }

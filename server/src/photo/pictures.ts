@@ -20,7 +20,7 @@ export interface KeptPicture {
 
 /** Pixels of pictures, outside the web root, under random names. */
 export class PictureStore {
-  private readonly folder: string;
+  readonly folder: string;
 
   constructor(folder: string) {
     this.folder = folder;
@@ -60,7 +60,7 @@ export class PictureStore {
       .jpeg({ quality: 74 })
       .toBuffer();
     const file = randomBytes(18).toString('hex');
-    await mkdir(this.folder, { recursive: true });
+    await mkdir(this.folder, { recursive: true, mode: 0o700 });
     await this.write(`${file}.jpg`, large.data);
     await this.write(`${file}-small.jpg`, small);
     return {
@@ -71,12 +71,15 @@ export class PictureStore {
     };
   }
 
-  path = (file: string, small: boolean) => join(this.folder, `${file}${small ? '-small' : ''}.jpg`);
+  /** The name of a kept picture within the folder. */
+  nameOf = (file: string, small: boolean) => `${file}${small ? '-small' : ''}.jpg`;
+
+  path = (file: string, small: boolean) => join(this.folder, this.nameOf(file, small));
 
   /** Written beside and then renamed: a kill leaves no half picture. */
   private async write(name: string, data: Buffer): Promise<void> {
     const path = join(this.folder, name);
-    await writeFile(`${path}.new`, data, { flush: true });
+    await writeFile(`${path}.new`, data, { flush: true, mode: 0o600 });
     await rename(`${path}.new`, path);
   }
 }

@@ -47,9 +47,9 @@ export function photoRoutes(photos: PhotoService): Router {
   });
   router.get('/vehicles/:id/photos/:photo/picture', async (request, response) => {
     const small = request.query['small'] === '1';
-    const path = await photos.pathOf(callerOf(request), idOf(request), idOf(request, 'photo'), small);
+    const { root, name } = await photos.fileOf(callerOf(request), idOf(request), idOf(request, 'photo'), small);
     // The pixels of a picture never change, and only this browser may keep them.
-    response.set('cache-control', 'private, max-age=31536000, immutable').sendFile(path);
+    response.set('cache-control', 'private, max-age=31536000, immutable').sendFile(name, { root });
   });
   return router;
 }

@@ -109,9 +109,10 @@ export class PhotoService {
     if (affected !== 1) throw notFound('picture');
   }
 
-  /** Where the pixels of a picture lie. */
-  async pathOf(caller: Caller, vehicleId: string, id: string, small: boolean): Promise<string> {
-    return this.pictures.path((await this.own(caller, vehicleId, id)).file, small);
+  /** Where the pixels of a picture lie: a name within the folder of the pictures. */
+  async fileOf(caller: Caller, vehicleId: string, id: string, small: boolean): Promise<{ root: string; name: string }> {
+    const { file } = await this.own(caller, vehicleId, id);
+    return { root: this.pictures.folder, name: this.pictures.nameOf(file, small) };
   }
 
   private async own(caller: Caller, vehicleId: string, id: string): Promise<PhotoRow> {

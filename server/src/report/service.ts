@@ -1,3 +1,4 @@
+import { join } from 'node:path';
 import { type DataSource } from 'typeorm';
 import type { Board } from '@aspecta/contract/board';
 import type { FindView, PhotoView, PitsView, WalkView, ZoneView } from '@aspecta/contract/survey';
@@ -97,7 +98,10 @@ export class ReportService {
         photos: await Promise.all(
           pictures
             .filter((picture) => picture.panel === panel.id)
-            .map(async (picture) => ({ ...picture, path: await photos.pathOf(caller, vehicleId, picture.id, true) })),
+            .map(async (picture) => {
+              const { root, name } = await photos.fileOf(caller, vehicleId, picture.id, true);
+              return { ...picture, path: join(root, name) };
+            }),
         ),
       };
       if (own.length + report.zones.length + report.finds.length + report.pits.length + report.photos.length > 0)

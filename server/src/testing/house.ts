@@ -12,6 +12,7 @@ import type { RepairView } from '@aspecta/contract/verdict';
 import { createApp, type App } from '../app.ts';
 import type { GaugeAddress } from '../gauge/service.ts';
 import { createDataSource, type DatabaseAddress } from '../db/dataSource.ts';
+import { migrate } from '../db/migrate.ts';
 
 export interface House {
   app: App;
@@ -22,7 +23,7 @@ export interface House {
 
 /** The whole server on a fresh, migrated database of its own. */
 export async function openHouse(
-  options: { demo?: boolean; triesPerQuarterHour?: number; gauges?: GaugeAddress[] } = {},
+  options: { demo?: boolean; triesPerQuarterHour?: number; gauges?: GaugeAddress[]; hosts?: string[] } = {},
 ): Promise<House> {
   const address = { ...inject('database'), database: `aspecta_${randomUUID().slice(0, 8)}` };
   const root = await createConnection({
@@ -34,13 +35,14 @@ export async function openHouse(
   await root.query(`CREATE DATABASE ${address.database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
   await root.end();
   const db = await createDataSource(address).initialize();
-  await db.runMigrations({ transaction: 'each' });
+  await migrate(db);
   const app = createApp({
     db,
     address,
     logger: pino({ level: 'silent' }),
     secret: 'for tests only',
-    files: mkdtempSync(join(tmpdir(), 'aspecta-files-')),
+    // As under the default home: below a folder whose name begins with a dot.
+    files: join(mkdtempSync(join(tmpdir(), 'aspecta-files-')), '.aspecta', 'shop', 'files'),
     triesPerQuarterHour: 1000,
     ...options,
   });

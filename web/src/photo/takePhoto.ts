@@ -1,5 +1,6 @@
 import { LARGEST_PHOTO, LONGEST_SIDE, type PhotoView } from '@aspecta/contract/survey';
 import { postBytes, serverNow } from '../shell/api.ts';
+import { newId } from '../shell/newId.ts';
 
 /** What goes with a picture when it is sent. */
 export interface PhotoPlace {
@@ -27,7 +28,7 @@ export async function sendPhoto(
     );
   const taken = Math.min(file.lastModified ?? serverNow(), serverNow());
   const query = new URLSearchParams({
-    id: crypto.randomUUID(),
+    id: newId(),
     takenAt: new Date(taken).toISOString(),
     note: place.note,
   });

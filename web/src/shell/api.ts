@@ -77,6 +77,11 @@ async function send<T>(
     return (await response.blob()) as T;
   const answer = (await response.json().catch(() => null)) as unknown;
   if (response.ok) return answer as T;
+  // The server is there, but its database is not: for the person it is the same.
+  if ((answer as ProblemBody | null)?.code === 'database-away') {
+    hooks.reached(false);
+    throw new Unreachable();
+  }
   const problem = new ApiProblem(
     (answer as ProblemBody | null) ?? {
       type: '',

@@ -6,6 +6,7 @@ import type { Layer, Panel } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import { CATEGORY_OF, lookAgain, weldableLimit } from '@aspecta/core/survey';
 import { get, post } from '../shell/api.ts';
+import { newId } from '../shell/newId.ts';
 import Field from '../shell/Field.vue';
 import { useForm } from '../shell/useForm.ts';
 import { dayOf, percent, useUnits } from '../shell/units.ts';
@@ -49,7 +50,7 @@ async function add(): Promise<void> {
   said.value = '';
   const done = await form.submit(async () => {
     view.value = await post<PitsView>(`/vehicles/${props.vehicle.id}/pits`, {
-      id: crypto.randomUUID(),
+      id: newId(),
       panel: props.panel.id,
       layer: props.layer.id,
       u: number(draft.u),

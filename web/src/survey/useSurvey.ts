@@ -14,6 +14,7 @@ import { panelOf } from '@aspecta/core/body';
 import { clip } from '@aspecta/core/geometry';
 import { merged, useLive } from '../live/useLive.ts';
 import { ApiProblem, get, post, put, remove, serverNow } from '../shell/api.ts';
+import { newId } from '../shell/newId.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import { planOf } from '../shell/plans.ts';
 import { useMaps } from './useMaps.ts';
@@ -86,7 +87,7 @@ export function useSurvey(vehicleId: string, panelId: string) {
 
   async function enter(reading: Omit<ReadingInput, 'id' | 'panel'>): Promise<boolean> {
     const takenAt = new Date(serverNow()).toISOString();
-    const full: ReadingInput = { ...reading, id: crypto.randomUUID(), panel: panelId, takenAt };
+    const full: ReadingInput = { ...reading, id: newId(), panel: panelId, takenAt };
     const stored = await outbox.enter(vehicleId, full);
     history.did({ label: 'Reading', undo: () => withdraw([full.id], true), redo: () => withdraw([full.id], false) });
     return stored;
@@ -104,7 +105,7 @@ export function useSurvey(vehicleId: string, panelId: string) {
   async function addZone(input: Omit<ZoneInput, 'id' | 'panel'>): Promise<ZoneView> {
     const zone = await post<ZoneView>(`/vehicles/${vehicleId}/zones`, {
       ...input,
-      id: crypto.randomUUID(),
+      id: newId(),
       panel: panelId,
     });
     replace(zone);
@@ -171,7 +172,7 @@ export function useSurvey(vehicleId: string, panelId: string) {
   async function addFind(input: Omit<FindInput, 'id' | 'panel'>): Promise<void> {
     const find = await post<FindView>(`/vehicles/${vehicleId}/finds`, {
       ...input,
-      id: crypto.randomUUID(),
+      id: newId(),
       panel: panelId,
     });
     finds.value = merged(finds.value, [find]);

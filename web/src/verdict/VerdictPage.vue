@@ -9,6 +9,7 @@ import { boxOf } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { isBought, isCutIn, type OptionId } from '@aspecta/core/verdict';
 import { get, post } from '../shell/api.ts';
+import { newId } from '../shell/newId.ts';
 import Field from '../shell/Field.vue';
 import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
@@ -79,7 +80,7 @@ async function decide(): Promise<void> {
   let repair: RepairView | undefined;
   const done = await form.submit(async () => {
     repair = await post<RepairView>(`/vehicles/${props.id}/repairs`, {
-      id: crypto.randomUUID(),
+      id: newId(),
       zoneIds: chosenZones.value,
       choice: choice.value,
       reason: reason.value,

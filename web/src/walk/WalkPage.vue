@@ -8,6 +8,7 @@ import { boxOf } from '@aspecta/core/geometry';
 import { cautionsFor } from '@aspecta/core/safety';
 import { SIGNS, signOf, type SignId } from '@aspecta/core/survey';
 import { get, post } from '../shell/api.ts';
+import { newId } from '../shell/newId.ts';
 import Field from '../shell/Field.vue';
 import { planOf } from '../shell/plans.ts';
 import StationFrame from '../shell/StationFrame.vue';
@@ -67,7 +68,7 @@ async function found(sign: SignId): Promise<void> {
   const { id, panel: onto, layer, at } = place.value!;
   await form.submit(async () => {
     await post<FindView>(`/vehicles/${props.id}/finds`, {
-      id: crypto.randomUUID(),
+      id: newId(),
       panel: onto,
       layer,
       u: at[0],

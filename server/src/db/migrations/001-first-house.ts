@@ -4,7 +4,7 @@ import { steps } from '../step.ts';
 export const firstHouse = steps(1, [
   [
     'CreateShop',
-    `CREATE TABLE shop (
+    `CREATE TABLE IF NOT EXISTS shop (
       id char(36) NOT NULL,
       name varchar(120) NOT NULL,
       currency varchar(3) NOT NULL,
@@ -16,7 +16,7 @@ export const firstHouse = steps(1, [
   ],
   [
     'CreatePerson',
-    `CREATE TABLE person (
+    `CREATE TABLE IF NOT EXISTS person (
       id char(36) NOT NULL,
       shopId char(36) NOT NULL,
       name varchar(120) NOT NULL,
@@ -29,7 +29,7 @@ export const firstHouse = steps(1, [
   ],
   [
     'CreateVehicle',
-    `CREATE TABLE vehicle (
+    `CREATE TABLE IF NOT EXISTS vehicle (
       id char(36) NOT NULL,
       shopId char(36) NOT NULL,
       nickname varchar(60) NOT NULL,
@@ -45,7 +45,7 @@ export const firstHouse = steps(1, [
   ],
   [
     'CreateReading',
-    `CREATE TABLE reading (
+    `CREATE TABLE IF NOT EXISTS reading (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       panel varchar(60) NOT NULL,
@@ -66,7 +66,7 @@ export const firstHouse = steps(1, [
   ],
   [
     'CreateZone',
-    `CREATE TABLE zone (
+    `CREATE TABLE IF NOT EXISTS zone (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       panel varchar(60) NOT NULL,
@@ -85,7 +85,7 @@ export const firstHouse = steps(1, [
   ],
   [
     'CreateZoneVersion',
-    `CREATE TABLE zone_version (
+    `CREATE TABLE IF NOT EXISTS zone_version (
       id char(36) NOT NULL,
       zoneId char(36) NOT NULL,
       version int NOT NULL,
@@ -100,7 +100,7 @@ export const firstHouse = steps(1, [
   ],
   [
     'CreateOffer',
-    `CREATE TABLE offer (
+    `CREATE TABLE IF NOT EXISTS offer (
       id char(36) NOT NULL,
       shopId char(36) NOT NULL,
       planId varchar(40) NOT NULL,
@@ -113,7 +113,7 @@ export const firstHouse = steps(1, [
   ],
   [
     'CreateRepair',
-    `CREATE TABLE repair (
+    `CREATE TABLE IF NOT EXISTS repair (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       panel varchar(60) NOT NULL,
@@ -132,7 +132,7 @@ export const firstHouse = steps(1, [
   ],
   [
     'CreateCut',
-    `CREATE TABLE cut (
+    `CREATE TABLE IF NOT EXISTS cut (
       id char(36) NOT NULL,
       settings longtext NOT NULL,
       version int NOT NULL,
@@ -140,7 +140,7 @@ export const firstHouse = steps(1, [
   ],
   [
     'CreateWeld',
-    `CREATE TABLE weld (
+    `CREATE TABLE IF NOT EXISTS weld (
       id char(36) NOT NULL,
       input longtext NOT NULL,
       plan longtext NOT NULL,
@@ -152,7 +152,7 @@ export const firstHouse = steps(1, [
   ],
   [
     'CreateWeldStep',
-    `CREATE TABLE weld_step (
+    `CREATE TABLE IF NOT EXISTS weld_step (
       weldId char(36) NOT NULL,
       n int NOT NULL,
       at datetime(3) NOT NULL,
@@ -162,7 +162,7 @@ export const firstHouse = steps(1, [
   ],
   [
     'CreateOrderLine',
-    `CREATE TABLE order_line (
+    `CREATE TABLE IF NOT EXISTS order_line (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       repairId char(36) NULL,
@@ -181,7 +181,7 @@ export const firstHouse = steps(1, [
   ],
   [
     'CreateEvent',
-    `CREATE TABLE event (
+    `CREATE TABLE IF NOT EXISTS event (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       at datetime(3) NOT NULL,
@@ -194,55 +194,55 @@ export const firstHouse = steps(1, [
   ],
   [
     'BindPerson3b45cd',
-    `ALTER TABLE person ADD CONSTRAINT FK_3b45cd29fe30b204ababd160740 FOREIGN KEY (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE person ADD CONSTRAINT FK_3b45cd29fe30b204ababd160740 FOREIGN KEY IF NOT EXISTS (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindVehicle1b77ba',
-    `ALTER TABLE vehicle ADD CONSTRAINT FK_1b77baa4e876eefa002b8273cd4 FOREIGN KEY (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE vehicle ADD CONSTRAINT FK_1b77baa4e876eefa002b8273cd4 FOREIGN KEY IF NOT EXISTS (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindReading41a2a8',
-    `ALTER TABLE reading ADD CONSTRAINT FK_41a2a8e56a52017e5d6077b457e FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE reading ADD CONSTRAINT FK_41a2a8e56a52017e5d6077b457e FOREIGN KEY IF NOT EXISTS (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindZone08d677',
-    `ALTER TABLE zone ADD CONSTRAINT FK_08d677cbc18001006373249a409 FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE zone ADD CONSTRAINT FK_08d677cbc18001006373249a409 FOREIGN KEY IF NOT EXISTS (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindZoneVersioneeb4b4',
-    `ALTER TABLE zone_version ADD CONSTRAINT FK_eeb4b4616e4959f524e30fa9eb2 FOREIGN KEY (zoneId) REFERENCES zone(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE zone_version ADD CONSTRAINT FK_eeb4b4616e4959f524e30fa9eb2 FOREIGN KEY IF NOT EXISTS (zoneId) REFERENCES zone(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindOffer541465',
-    `ALTER TABLE offer ADD CONSTRAINT FK_5414655b75461308b333b7ddd84 FOREIGN KEY (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE offer ADD CONSTRAINT FK_5414655b75461308b333b7ddd84 FOREIGN KEY IF NOT EXISTS (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindRepair2c966a',
-    `ALTER TABLE repair ADD CONSTRAINT FK_2c966a8a5c02bacbf530e6d2c04 FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE repair ADD CONSTRAINT FK_2c966a8a5c02bacbf530e6d2c04 FOREIGN KEY IF NOT EXISTS (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindCutc921f4',
-    `ALTER TABLE cut ADD CONSTRAINT FK_c921f4d948b68d205c2d9563473 FOREIGN KEY (id) REFERENCES repair(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE cut ADD CONSTRAINT FK_c921f4d948b68d205c2d9563473 FOREIGN KEY IF NOT EXISTS (id) REFERENCES repair(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindWeld4917ee',
-    `ALTER TABLE weld ADD CONSTRAINT FK_4917ee4f69c602f97acb3b70290 FOREIGN KEY (id) REFERENCES repair(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE weld ADD CONSTRAINT FK_4917ee4f69c602f97acb3b70290 FOREIGN KEY IF NOT EXISTS (id) REFERENCES repair(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindWeldStepf71aff',
-    `ALTER TABLE weld_step ADD CONSTRAINT FK_f71aff5f6d06fbc217e123a1be4 FOREIGN KEY (weldId) REFERENCES weld(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE weld_step ADD CONSTRAINT FK_f71aff5f6d06fbc217e123a1be4 FOREIGN KEY IF NOT EXISTS (weldId) REFERENCES weld(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindOrderLineece36f',
-    `ALTER TABLE order_line ADD CONSTRAINT FK_ece36ff68b2494f1850326a432a FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE order_line ADD CONSTRAINT FK_ece36ff68b2494f1850326a432a FOREIGN KEY IF NOT EXISTS (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindEvent8018c3',
-    `ALTER TABLE event ADD CONSTRAINT FK_8018c3a7d295ad1bcfb3834943d FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE event ADD CONSTRAINT FK_8018c3a7d295ad1bcfb3834943d FOREIGN KEY IF NOT EXISTS (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'CreateSession',
-    `CREATE TABLE session (
+    `CREATE TABLE IF NOT EXISTS session (
       session_id varchar(128) COLLATE utf8mb4_bin NOT NULL,
       expires int unsigned NOT NULL,
       data mediumtext,

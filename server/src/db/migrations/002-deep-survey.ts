@@ -4,7 +4,7 @@ import { steps } from '../step.ts';
 export const deepSurvey = steps(2, [
   [
     'CreateForecast',
-    `CREATE TABLE forecast (
+    `CREATE TABLE IF NOT EXISTS forecast (
       id char(36) NOT NULL,
       zoneId char(36) NOT NULL,
       evidence varchar(20) NOT NULL,
@@ -16,7 +16,7 @@ export const deepSurvey = steps(2, [
   ],
   [
     'CreateFind',
-    `CREATE TABLE find (
+    `CREATE TABLE IF NOT EXISTS find (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       panel varchar(60) NOT NULL,
@@ -36,7 +36,7 @@ export const deepSurvey = steps(2, [
   ],
   [
     'CreateWalkLook',
-    `CREATE TABLE walk_look (
+    `CREATE TABLE IF NOT EXISTS walk_look (
       vehicleId char(36) NOT NULL,
       place varchar(160) NOT NULL,
       state varchar(10) NOT NULL,
@@ -46,7 +46,7 @@ export const deepSurvey = steps(2, [
   ],
   [
     'CreatePit',
-    `CREATE TABLE pit (
+    `CREATE TABLE IF NOT EXISTS pit (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       panel varchar(60) NOT NULL,
@@ -65,7 +65,7 @@ export const deepSurvey = steps(2, [
   ],
   [
     'CreatePhoto',
-    `CREATE TABLE photo (
+    `CREATE TABLE IF NOT EXISTS photo (
       id char(36) NOT NULL,
       vehicleId char(36) NOT NULL,
       panel varchar(60) NULL,
@@ -91,7 +91,7 @@ export const deepSurvey = steps(2, [
   ],
   [
     'CreateBodyPlan',
-    `CREATE TABLE body_plan (
+    `CREATE TABLE IF NOT EXISTS body_plan (
       id char(36) NOT NULL,
       shopId char(36) NOT NULL,
       baseId varchar(40) NOT NULL,
@@ -102,40 +102,40 @@ export const deepSurvey = steps(2, [
       changedBy varchar(120) NOT NULL,
       PRIMARY KEY (id)) ENGINE=InnoDB`,
   ],
-  ['AddPastToVehicle', `ALTER TABLE vehicle ADD past longtext NOT NULL`],
-  ['FillPastOfVehicle', `UPDATE vehicle SET past = '[]'`],
-  ['AddMetalUnderToReading', `ALTER TABLE reading ADD metalUnder tinyint NOT NULL`],
-  ['AddInstrumentToReading', `ALTER TABLE reading ADD instrument varchar(60) NOT NULL`],
-  ['AddTakenAtToReading', `ALTER TABLE reading ADD takenAt datetime(3) NULL`],
-  ['AddHolesToZone', `ALTER TABLE zone ADD holes longtext NOT NULL`],
-  ['FillHolesOfZone', `UPDATE zone SET holes = '[]'`],
-  ['AddOverruledToZone', `ALTER TABLE zone ADD overruled varchar(500) NOT NULL`],
-  ['AddHolesToZoneVersion', `ALTER TABLE zone_version ADD holes longtext NOT NULL`],
-  ['FillHolesOfZoneVersion', `UPDATE zone_version SET holes = '[]'`],
-  ['AddOverruledToZoneVersion', `ALTER TABLE zone_version ADD overruled varchar(500) NOT NULL`],
-  ['IndexReadingTime', `CREATE INDEX reading_time ON reading (vehicleId, at)`],
+  ['AddPastToVehicle', `ALTER TABLE vehicle ADD COLUMN IF NOT EXISTS past longtext NOT NULL`],
+  ['FillPastOfVehicle', `UPDATE vehicle SET past = '[]' WHERE past = ''`],
+  ['AddMetalUnderToReading', `ALTER TABLE reading ADD COLUMN IF NOT EXISTS metalUnder tinyint NOT NULL`],
+  ['AddInstrumentToReading', `ALTER TABLE reading ADD COLUMN IF NOT EXISTS instrument varchar(60) NOT NULL`],
+  ['AddTakenAtToReading', `ALTER TABLE reading ADD COLUMN IF NOT EXISTS takenAt datetime(3) NULL`],
+  ['AddHolesToZone', `ALTER TABLE zone ADD COLUMN IF NOT EXISTS holes longtext NOT NULL`],
+  ['FillHolesOfZone', `UPDATE zone SET holes = '[]' WHERE holes = ''`],
+  ['AddOverruledToZone', `ALTER TABLE zone ADD COLUMN IF NOT EXISTS overruled varchar(500) NOT NULL`],
+  ['AddHolesToZoneVersion', `ALTER TABLE zone_version ADD COLUMN IF NOT EXISTS holes longtext NOT NULL`],
+  ['FillHolesOfZoneVersion', `UPDATE zone_version SET holes = '[]' WHERE holes = ''`],
+  ['AddOverruledToZoneVersion', `ALTER TABLE zone_version ADD COLUMN IF NOT EXISTS overruled varchar(500) NOT NULL`],
+  ['IndexReadingTime', `CREATE INDEX IF NOT EXISTS reading_time ON reading (vehicleId, at)`],
   [
     'BindForecast',
-    `ALTER TABLE forecast ADD CONSTRAINT FK_284bb7f08165fa11a7951210478 FOREIGN KEY (zoneId) REFERENCES zone(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE forecast ADD CONSTRAINT FK_284bb7f08165fa11a7951210478 FOREIGN KEY IF NOT EXISTS (zoneId) REFERENCES zone(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindFind',
-    `ALTER TABLE find ADD CONSTRAINT FK_000d0811b56475b1088835c7fe9 FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE find ADD CONSTRAINT FK_000d0811b56475b1088835c7fe9 FOREIGN KEY IF NOT EXISTS (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindWalkLook',
-    `ALTER TABLE walk_look ADD CONSTRAINT FK_2efa7141a4218fe7549f8772e54 FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE walk_look ADD CONSTRAINT FK_2efa7141a4218fe7549f8772e54 FOREIGN KEY IF NOT EXISTS (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindPit',
-    `ALTER TABLE pit ADD CONSTRAINT FK_731c21f5c8e6120158679ccebc6 FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE pit ADD CONSTRAINT FK_731c21f5c8e6120158679ccebc6 FOREIGN KEY IF NOT EXISTS (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindPhoto',
-    `ALTER TABLE photo ADD CONSTRAINT FK_f31f23f4ef62c6ab521eec4b1bb FOREIGN KEY (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE photo ADD CONSTRAINT FK_f31f23f4ef62c6ab521eec4b1bb FOREIGN KEY IF NOT EXISTS (vehicleId) REFERENCES vehicle(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
   [
     'BindBodyPlan',
-    `ALTER TABLE body_plan ADD CONSTRAINT FK_4905542f9a7dba2f01668cf67e4 FOREIGN KEY (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
+    `ALTER TABLE body_plan ADD CONSTRAINT FK_4905542f9a7dba2f01668cf67e4 FOREIGN KEY IF NOT EXISTS (shopId) REFERENCES shop(id) ON DELETE CASCADE ON UPDATE NO ACTION`,
   ],
 ]);
