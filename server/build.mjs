@@ -5,7 +5,7 @@ import { ownPackagesInside } from './ownPackagesInside.mjs';
 await build({
   entryPoints: {
     server: 'server/src/main.ts',
-    calcWorker: 'server/src/calc/worker.ts',
+    worker: 'server/src/work/worker.ts',
     calc: 'server/src/calc/main.ts',
     launch: 'server/src/launch/main.ts',
     demo: 'demo/load.ts',

@@ -6,7 +6,6 @@ import type { DataSource } from 'typeorm';
 import { PlanService } from './body/plans.ts';
 import { bodyRoutes } from './body/routes.ts';
 import { BoardService } from './board/service.ts';
-import { CalcBench } from './calc/bench.ts';
 import { calcRoutes } from './calc/routes.ts';
 import { cutRoutes } from './cut/routes.ts';
 import { CutService } from './cut/service.ts';
@@ -44,6 +43,10 @@ import { verdictRoutes } from './verdict/routes.ts';
 import { VerdictService } from './verdict/service.ts';
 import { weldRoutes } from './weld/routes.ts';
 import { WeldService } from './weld/service.ts';
+import { Workbench } from './work/bench.ts';
+
+/** What somebody without an account may send at once; an outline of some thousand corners fits. */
+const STRANGERS_BODY = '512kb';
 
 export interface AppOptions {
   db: DataSource;
@@ -77,7 +80,8 @@ export function buildServices(db: DataSource, files: string, gaugeList: readonly
   const shops = new ShopService(db);
   const plans = new PlanService(db);
   const garage = new GarageService(db, plans);
-  const readings = new ReadingService(db, garage);
+  const bench = new Workbench();
+  const readings = new ReadingService(db, garage, bench);
   const extents = new ExtentService(db);
   const zones = new ZoneService(db, { garage, readings, extents });
   const finds = new FindService(db, garage);
@@ -88,20 +92,19 @@ export function buildServices(db: DataSource, files: string, gaugeList: readonly
   const live = new LiveHub(db, garage);
   const offers = new OfferService(db, shops, plans);
   const orders = new OrderService(db, garage, shops);
-  const verdicts = new VerdictService(db, { garage, zones, shops, offers, orders });
-  const cuts = new CutService(db, { verdicts, zones, readings, shops });
-  const welds = new WeldService(db, cuts, verdicts);
+  const verdicts = new VerdictService(db, { garage, zones, shops, offers, orders, bench });
+  const cuts = new CutService(db, { verdicts, zones, readings, shops, bench });
+  const welds = new WeldService(db, { cuts, verdicts, bench });
   const board = new BoardService({ garage, readings, zones, verdicts, orders });
-  const reports = new ReportService(db, { garage, shops, readings, zones, finds, walks, pits, photos, board });
+  const reports = new ReportService(db, { garage, shops, readings, zones, finds, walks, pits, photos, board }, bench);
   return {
     ...{ shops, plans, garage, readings, extents, zones, finds, walks, pits, photos, gauges, live },
-    ...{ offers, orders, verdicts, cuts, welds, board, reports },
+    ...{ offers, orders, verdicts, cuts, welds, board, reports, bench },
   };
 }
 
 export function createApp(options: AppOptions): App {
   const services = buildServices(options.db, options.files, options.gauges);
-  const bench = new CalcBench();
   const sessions = openSessions(options.address, options.secret);
   const http = express();
   http.disable('x-powered-by');
@@ -124,7 +127,7 @@ export function createApp(options: AppOptions): App {
       strictTransportSecurity: false,
     }),
   );
-  http.use('/api', apiRoutes(options, services, bench, sessions));
+  http.use('/api', apiRoutes(options, services, sessions));
   if (options.web && existsSync(options.web)) servePage(http, options.web);
   http.use(unknownRoute);
   http.use(problemHandler(options.logger));
@@ -134,13 +137,13 @@ export function createApp(options: AppOptions): App {
     close: async () => {
       services.live.close();
       services.gauges.close();
-      await bench.close();
+      await services.bench.close();
       await sessions.close();
     },
   };
 }
 
-function apiRoutes(options: AppOptions, services: Services, bench: CalcBench, sessions: Sessions): Router {
+function apiRoutes(options: AppOptions, services: Services, sessions: Sessions): Router {
   const api = Router();
   api.use((_request, response, next) => {
     response.set('cache-control', 'no-store');
@@ -149,22 +152,26 @@ function apiRoutes(options: AppOptions, services: Services, bench: CalcBench, se
   api.use(sameSite);
   api.get('/alive', aliveRoute(options.db));
   api.use(sessions.handler);
+  // Open to strangers: little is read of what they send, and what is heavy waits its turn.
+  api.use(['/session', '/setup', '/door', '/shape'], express.json({ limit: STRANGERS_BODY }));
   api.use(
     doorRoutes(services.shops, { demo: options.demo ?? false, triesPerQuarterHour: options.triesPerQuarterHour ?? 20 }),
   );
-  api.use('/calc', calcRoutes(bench));
-  api.use(shapeRoutes());
+  api.use('/calc', calcRoutes(services.bench));
+  api.use(shapeRoutes(services.bench));
+  // All else is for people of a shop; what they send is read once that is sure.
+  api.use(guard, express.json({ limit: '8mb' }));
   api.use('/shop', shopRoutes(services.shops));
   api.use('/orders', orderRoutes(services.orders));
   api.use('/vehicles', garageRoutes(services.garage, services.board));
   api.use(surveyRoutes(services));
   api.use(photoRoutes(services.photos));
-  api.use(bodyRoutes(services.plans, services.garage));
+  api.use(bodyRoutes(services));
   api.use(liveRoutes(services.live));
   api.use('/gauges', gaugeRoutes(services.gauges));
   api.use(reportRoutes(services.reports));
   api.use(verdictRoutes(services.verdicts, services.offers, services.garage));
-  api.use(cutRoutes(services.cuts, services.verdicts, services.shops));
+  api.use(cutRoutes(services));
   api.use(weldRoutes(services.welds));
   api.use(unknownRoute);
   return api;

@@ -21,6 +21,13 @@ import { refuse } from '@aspecta/core';
 const JOINS = 0.5;
 /** mm. Corners nearer to their chord than this are dropped. */
 const DRAWN = 0.2;
+/** mm. No body is larger than this each way. */
+const LARGEST = 20_000;
+/** mm. An arc of a larger radius is a straight line within the length of any panel. */
+const FLATTEST = 1e7;
+/** Lines and points of a drawing of one panel, with room to spare. */
+const MOST_LINES = 50_000;
+const MOST_POINTS = 500_000;
 const MM_OF_INSUNITS: Readonly<Record<number, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 };
 
 /**
@@ -30,8 +37,8 @@ const MM_OF_INSUNITS: Readonly<Record<number, number>> = { 1: 25.4, 2: 304.8, 4:
  * @throws Problem `not-a-drawing` or `no-outline` at `file`
  */
 export function outlineFrom(text: string, name: string): OutlineFileView {
-  const svg = /^\s*(<\?xml[^>]*>\s*)?(<!--[\s\S]*?-->\s*)*(<!DOCTYPE[^>]*>\s*)?<svg[\s>]/i.test(text);
-  const dxf = /^\s*0\s*\r?\n\s*SECTION/m.test(text.slice(0, 4000));
+  const svg = isSvg(text);
+  const dxf = isDxf(text);
   if (!svg && !dxf)
     refuse(
       'not-a-drawing',
@@ -39,6 +46,7 @@ export function outlineFrom(text: string, name: string): OutlineFileView {
       `${name || 'This file'} is neither an SVG nor an ASCII DXF drawing, whatever its name says; export it again as one of them.`,
     );
   const { rings, notes } = svg ? fromSvg(text) : fromDxf(text);
+  for (const ring of rings) checkSize(ring);
   const sound = rings.filter((ring) => ring.length >= 3 && area([ring]) > 1);
   if (sound.length === 0)
     refuse('no-outline', 'file', 'There is no closed line in this drawing; join its ends and export it again.');
@@ -51,6 +59,50 @@ export function outlineFrom(text: string, name: string): OutlineFileView {
       return [Math.round(u * 100) / 100, Math.round(v * 100) / 100];
     });
   return { outline: settle(outer), holes: holes.map(settle), notes };
+}
+
+/** Does a text begin as an SVG does? Declaration, comments and document type are stepped over one by one. */
+function isSvg(text: string): boolean {
+  const openings: readonly (readonly [from: string, to: string])[] = [
+    ['<?', '?>'],
+    ['<!--', '-->'],
+    ['<!', '>'],
+  ];
+  for (let at = 0; ;) {
+    while (at < text.length && text[at]!.trim() === '') at += 1;
+    const opening = openings.find(([from]) => text.startsWith(from, at));
+    if (!opening) return /^<svg[\s>]/i.test(text.slice(at, at + 5));
+    const end = text.indexOf(opening[1], at);
+    if (end < 0) return false;
+    at = end + opening[1].length;
+  }
+}
+
+/** An ASCII DXF holds a group 0 with the word SECTION among its first lines; comments may come before it. */
+function isDxf(text: string): boolean {
+  const lines = text
+    .slice(0, 4000)
+    .split('\n')
+    .map((line) => line.trim());
+  return lines.some((line, i) => line === '0' && lines[i + 1] === 'SECTION');
+}
+
+function checkSize(points: readonly Point[]): void {
+  for (const [x, y] of points)
+    if (!(Math.abs(x) <= LARGEST && Math.abs(y) <= LARGEST))
+      refuse(
+        'too-large',
+        'file',
+        `This drawing is more than ${LARGEST / 1000} m large, or not in numbers; check its unit and export it again.`,
+      );
+}
+
+function tooMany(): never {
+  return refuse(
+    'too-large',
+    'file',
+    `This drawing has more than ${MOST_POINTS.toLocaleString('en')} points or ${MOST_LINES.toLocaleString('en')} lines; export the outline of one panel only.`,
+  );
 }
 
 interface Drawn {
@@ -69,7 +121,14 @@ function fromDxf(text: string): Drawn {
     return refuse('not-a-drawing', 'file', 'This DXF cannot be read; export it again as ASCII DXF (R12 or 2000).');
   const unit = Number(drawing.header?.['$INSUNITS'] ?? 0);
   const mm = MM_OF_INSUNITS[unit] ?? 1;
-  const lines = drawing.entities.map((entity) => pointsOf(entity, mm)).filter((line) => line.length > 1);
+  if (drawing.entities.length > MOST_LINES) tooMany();
+  const lines: Point[][] = [];
+  let count = 0;
+  for (const entity of drawing.entities) {
+    const line = pointsOf(entity, mm);
+    if ((count += line.length) > MOST_POINTS) tooMany();
+    if (line.length > 1) lines.push(line);
+  }
   return {
     rings: joined(lines),
     notes: MM_OF_INSUNITS[unit] ? [] : ['The drawing does not say its unit; it was taken as mm.'],
@@ -102,8 +161,10 @@ function pointsOf(entity: IEntity, mm: number): Point[] {
         Boolean(any.shape),
       );
     case 'CIRCLE':
+      checkSize([[any.radius! * mm, 0]]);
       return arc(at(any.center!), any.radius! * mm, 0, 360);
     case 'ARC': {
+      checkSize([[any.radius! * mm, 0]]);
       const from = degrees(any.startAngle!);
       const to = degrees(any.endAngle!);
       return arc(at(any.center!), any.radius! * mm, from, to < from ? to + 360 : to);
@@ -127,6 +188,11 @@ function bulged(vertices: readonly Vertex[], closed: boolean): Point[] {
     const angle = 4 * Math.atan(a.bulge);
     const chord = Math.hypot(b.x - a.x, b.y - a.y);
     const radius = chord / (2 * Math.sin(Math.abs(angle) / 2));
+    checkSize([
+      [a.x, a.y],
+      [b.x, b.y],
+    ]);
+    if (!(radius <= FLATTEST)) continue;
     const height = (chord / 2) * ((1 - a.bulge * a.bulge) / (2 * a.bulge));
     const centre: Point = [
       (a.x + b.x) / 2 - ((b.y - a.y) / chord) * height,
@@ -141,21 +207,39 @@ function bulged(vertices: readonly Vertex[], closed: boolean): Point[] {
   return points;
 }
 
-/** Lines joined end to end; only what closes is a ring. */
+/** Lines joined end to end; only what closes is a ring. Ends are looked up by the square they lie in, so that many lines take no longer each. */
 function joined(lines: readonly Point[][]): Ring[] {
   const rings: Ring[] = [];
-  const open = lines.map((line) => [...line]);
-  while (open.length > 0) {
-    const chain = open.pop()!;
-    for (let grown = true; grown && between(chain[0]!, chain.at(-1)!) > JOINS;) {
-      grown = false;
-      const end = chain.at(-1)!;
-      const next = open.findIndex((line) => between(line[0]!, end) < JOINS || between(line.at(-1)!, end) < JOINS);
-      if (next >= 0) {
-        const [line] = open.splice(next, 1);
-        chain.push(...(between(line![0]!, end) < JOINS ? line! : [...line!].reverse()).slice(1));
-        grown = true;
-      }
+  const ends = new Map<string, Set<number>>();
+  const square = (p: Point, du = 0, dv = 0) => `${Math.floor(p[0] / JOINS) + du} ${Math.floor(p[1] / JOINS) + dv}`;
+  const used = lines.map(() => false);
+  lines.forEach((line, i) => {
+    for (const p of [line[0]!, line.at(-1)!]) {
+      const there = ends.get(square(p)) ?? new Set();
+      ends.set(square(p), there.add(i));
+    }
+  });
+  const take = (i: number) => {
+    used[i] = true;
+    for (const p of [lines[i]![0]!, lines[i]!.at(-1)!]) ends.get(square(p))?.delete(i);
+    return lines[i]!;
+  };
+  const nextAt = (end: Point): number => {
+    for (const du of [0, -1, 1])
+      for (const dv of [0, -1, 1])
+        for (const i of ends.get(square(end, du, dv)) ?? [])
+          if (between(lines[i]![0]!, end) < JOINS || between(lines[i]!.at(-1)!, end) < JOINS) return i;
+    return -1;
+  };
+  for (let i = lines.length - 1; i >= 0; i--) {
+    if (used[i]) continue;
+    const chain = [...take(i)];
+    while (between(chain[0]!, chain.at(-1)!) > JOINS) {
+      const next = nextAt(chain.at(-1)!);
+      if (next < 0) break;
+      const line = take(next);
+      const onward = between(line[0]!, chain.at(-1)!) < JOINS ? line : [...line].reverse();
+      for (const p of onward.slice(1)) chain.push(p);
     }
     if (chain.length > 3 && between(chain[0]!, chain.at(-1)!) <= JOINS) rings.push(chain.slice(0, -1));
   }
@@ -178,9 +262,15 @@ function fromSvg(text: string): Drawn {
   }
   if (!root) return refuse('not-a-drawing', 'file', 'This SVG cannot be read; export it again.');
   const { mm, note } = svgScale(root);
-  const rings = pathsIn(root, '')
-    .flatMap((d) => ringsOfPath(d))
-    .map((ring) => ring.map(([x, y]): Point => [x * mm, -y * mm]));
+  const paths = pathsIn(root, '');
+  if (paths.length > MOST_LINES) tooMany();
+  const rings: Ring[] = [];
+  let count = 0;
+  for (const d of paths)
+    for (const ring of ringsOfPath(d, mm)) {
+      if ((count += ring.length) > MOST_POINTS) tooMany();
+      rings.push(ring.map(([x, y]): Point => [x * mm, -y * mm]));
+    }
   return { rings, notes: note ? [note] : [] };
 }
 
@@ -222,8 +312,15 @@ function shapeOf(name: string, element: SvgNode): string | undefined {
   return undefined;
 }
 
+/** The points that a segment of a path names. */
+function pairsOf(command: string, n: readonly number[]): Point[] {
+  if (command === 'H') return [[n[0]!, 0]];
+  if (command === 'V') return [[0, n[0]!]];
+  return Array.from({ length: n.length / 2 }, (_, i): Point => [n[2 * i]!, n[2 * i + 1]!]);
+}
+
 /** Closed parts of a path, curves drawn out. */
-function ringsOfPath(d: string): Ring[] {
+function ringsOfPath(d: string, mm: number): Ring[] {
   const rings: Ring[] = [];
   let points: Point[] = [];
   const close = () => {
@@ -237,6 +334,8 @@ function ringsOfPath(d: string): Ring[] {
     .iterate((segment, _i, x, y) => {
       const [command, ...n] = segment as unknown as [string, ...number[]];
       const at: Point = [x, y];
+      // Before a curve is drawn out: one of a kilometre would take a million points.
+      checkSize([[x * mm, y * mm], ...pairsOf(command, n).map(([a, b]): Point => [a * mm, b * mm])]);
       if (command === 'M') {
         points = [[n[0]!, n[1]!]];
       } else if (command === 'L') points.push([n[0]!, n[1]!]);

@@ -2,16 +2,21 @@ import express, { Router } from 'express';
 import { outlineSchema } from '@aspecta/contract/body/schemas';
 import type { GarageService } from '../garage/service.ts';
 import { idOf, wordOf } from '../http/params.ts';
-import { callerOf, guard } from '../http/session.ts';
+import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
-import { outlineFrom } from './outlineFiles.ts';
+import type { Workbench } from '../work/bench.ts';
 import type { PlanService } from './plans.ts';
 
 const LARGEST_DRAWING = '4mb';
 
-export function bodyRoutes(plans: PlanService, garage: GarageService): Router {
+interface Services {
+  plans: PlanService;
+  garage: GarageService;
+  bench: Workbench;
+}
+
+export function bodyRoutes({ plans, garage, bench }: Services): Router {
   const router = Router();
-  router.use(guard);
   router.get('/plans', async (request, response) => {
     response.json(await plans.list(callerOf(request)));
   });
@@ -26,9 +31,10 @@ export function bodyRoutes(plans: PlanService, garage: GarageService): Router {
   router.post(
     '/plans/outline-from-drawing',
     express.text({ type: ['text/plain', 'image/svg+xml', 'application/dxf'], limit: LARGEST_DRAWING }),
-    (request, response) => {
+    async (request, response) => {
       const name = typeof request.query['name'] === 'string' ? request.query['name'].slice(0, 80) : '';
-      response.json(outlineFrom(typeof request.body === 'string' ? request.body : '', name));
+      const text = typeof request.body === 'string' ? request.body : '';
+      response.json(await bench.run('outlineFrom', { text, name }, callerOf(request).personId));
     },
   );
   return router;

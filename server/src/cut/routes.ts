@@ -2,17 +2,23 @@ import { Router, type Request } from 'express';
 import { cutSchema } from '@aspecta/contract/cut/schemas';
 import { panelOf } from '@aspecta/core/body';
 import { idOf } from '../http/params.ts';
-import { callerOf, guard } from '../http/session.ts';
+import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
-import { cutCard } from './card.ts';
 import { patchDrawing, toDxf, toSvg } from './drawing.ts';
+import type { Workbench } from '../work/bench.ts';
 import type { CutService } from './service.ts';
 
-export function cutRoutes(cuts: CutService, verdicts: VerdictService, shops: ShopService): Router {
+interface Services {
+  cuts: CutService;
+  verdicts: VerdictService;
+  shops: ShopService;
+  bench: Workbench;
+}
+
+export function cutRoutes({ cuts, verdicts, shops, bench }: Services): Router {
   const router = Router();
-  router.use(guard);
   router.get('/repairs/:id/cut', async (request, response) => {
     response.json(await cuts.plan(callerOf(request), idOf(request)));
   });
@@ -30,15 +36,16 @@ export function cutRoutes(cuts: CutService, verdicts: VerdictService, shops: Sho
   router.get('/repairs/:id/cut/card.pdf', async (request, response) => {
     const caller = callerOf(request);
     const [{ plan, panel, vehicle }, shop] = await Promise.all([drawn(request), shops.shop(caller)]);
-    const card = await cutCard(plan, {
+    const context = {
       vehicle: vehicle.nickname,
       panel: panel.name,
       panelOutline: panel.outline,
       unit: shop.unit,
       by: caller.name,
       on: new Date().toISOString().slice(0, 10),
-    });
-    response.attachment(`cut-card-${panel.id}.pdf`).type('application/pdf').send(card);
+    };
+    const card = await bench.run('cutCard', { plan, context }, caller.personId);
+    response.attachment(`cut-card-${panel.id}.pdf`).type('application/pdf').send(Buffer.from(card));
   });
 
   async function drawn(request: Request) {

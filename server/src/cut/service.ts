@@ -1,7 +1,7 @@
 import type { DataSource } from 'typeorm';
 import { cutDefaults, type CutPlanView, type CutSettings } from '@aspecta/contract/cut';
 import { layerOf, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
-import { cutLine, cutPanelOf, chooseDatums, cutOffsets, lineOnMap, thinMetal } from '@aspecta/core/cut';
+import { cutPanelOf, chooseDatums, cutOffsets, lineOnMap } from '@aspecta/core/cut';
 import type { Point } from '@aspecta/core/geometry';
 import { layerSamples } from '@aspecta/core/survey';
 import { changeVersioned } from '../db/change.ts';
@@ -11,6 +11,8 @@ import { asReading } from '../survey/asReading.ts';
 import type { ReadingService } from '../survey/readings.ts';
 import type { ZoneService } from '../survey/zones.ts';
 import type { VerdictService } from '../verdict/service.ts';
+import type { Workbench } from '../work/bench.ts';
+import type { JobInput } from '../work/jobs.ts';
 import { CutEntity } from './entities.ts';
 import { remembered } from './remembered.ts';
 
@@ -19,18 +21,24 @@ interface Services {
   zones: ZoneService;
   readings: ReadingService;
   shops: ShopService;
+  bench: Workbench;
 }
 
 /** The way of a cut: decided zones → line → what it runs on → tape offsets in the shop's unit. */
 export class CutService {
   private readonly db: DataSource;
   private readonly services: Services;
-  private readonly findLine = remembered(cutLine);
-  private readonly findThinMetal = remembered(thinMetal);
+  private readonly findLine;
+  private readonly findThinMetal;
 
   constructor(db: DataSource, services: Services) {
     this.db = db;
     this.services = services;
+    const { bench } = services;
+    this.findLine = remembered((input: JobInput<'cutLine'>, asker: string) => bench.run('cutLine', input, asker));
+    this.findThinMetal = remembered((input: JobInput<'thinMetal'>, asker: string) =>
+      bench.run('thinMetal', input, asker),
+    );
   }
 
   /** The plan with the saved settings, or with the shop's usual ones. */
@@ -50,13 +58,17 @@ export class CutService {
     const layer = layerOf(panel, zones[0]!.layer);
     const readings = await this.services.readings.countingOn(vehicle.id, panel.id, layer.id);
     const { metal } = layerSamples(panel, layer.id, readings.map(asReading));
-    const thin = this.findThinMetal({ sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal });
-    const line = this.findLine({
-      panel: { ...cutPanelOf(body, panel), unweldable: thin },
-      damage: zones.map((zone) => zone.ring),
-      margin: settings.margin,
-      house: settings,
-    });
+    const asker = caller.personId;
+    const thin = await this.findThinMetal({ sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal }, asker);
+    const line = await this.findLine(
+      {
+        panel: { ...cutPanelOf(body, panel), unweldable: thin },
+        damage: zones.map((zone) => zone.ring),
+        margin: settings.margin,
+        house: settings,
+      },
+      asker,
+    );
     const datums = chooseDatums(panel.outline, (outward) => edgeName(panel, outward), line.corners);
     const { corners, runs } = cutOffsets({ line: line.corners, datums, unit: shop.unit });
     return {

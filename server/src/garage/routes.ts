@@ -2,13 +2,12 @@ import { Router } from 'express';
 import { vehicleChangeSchema, vehicleSchema } from '@aspecta/contract/garage/schemas';
 import type { BoardService } from '../board/service.ts';
 import { idOf } from '../http/params.ts';
-import { callerOf, guard } from '../http/session.ts';
+import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
 import type { GarageService } from './service.ts';
 
 export function garageRoutes(garage: GarageService, board: BoardService): Router {
   const router = Router();
-  router.use(guard);
   router.get('/', async (request, response) => {
     response.json(await garage.list(callerOf(request), (vehicle) => board.garageLine(vehicle)));
   });

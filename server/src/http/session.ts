@@ -35,6 +35,9 @@ export function callerOf(request: Request): Caller {
   return { personId, shopId, name, role };
 }
 
+/** Who waits for heavy work: a person, or the address of somebody without an account. */
+export const askerOf = (request: Request): string => request.session.personId ?? request.ip ?? 'somebody';
+
 /** Refuses a caller who is less than this. */
 export function needs(role: Role, caller: Caller): void {
   if (RANK[caller.role] < RANK[role])

@@ -167,9 +167,15 @@ describe('ports and processes', () => {
 
   it('finds what an earlier start has left behind by the folder it works on, and ends it', async () => {
     const word = `--house=${newHome()}`;
-    const child = spawn(process.execPath, ['-e', "process.on('SIGTERM', () => {}); setInterval(() => {}, 1000)", word]);
+    const child = spawn(process.execPath, [
+      '-e',
+      "process.on('SIGTERM', () => {}); setInterval(() => {}, 1000); console.log('deaf')",
+      '--',
+      word,
+    ]);
+    await new Promise((done) => child.stdout.once('data', done));
     const gone = new Promise((done) => child.once('exit', (_code, signal) => done(signal)));
-    await expect.poll(() => processesWith(word)).toEqual([child.pid]);
+    expect(processesWith(word)).toEqual([child.pid]);
     await endAll(processesWith(word), word, 300);
     expect(await gone).toBe('SIGKILL');
     expect(processesWith(word)).toEqual([]);

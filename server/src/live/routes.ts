@@ -1,13 +1,12 @@
 import { Router } from 'express';
 import type { LiveChange } from '@aspecta/contract/live';
 import { idOf } from '../http/params.ts';
-import { callerOf, guard } from '../http/session.ts';
+import { callerOf } from '../http/session.ts';
 import { openStream } from '../http/stream.ts';
 import type { LiveHub } from './hub.ts';
 
 export function liveRoutes(hub: LiveHub): Router {
   const router = Router();
-  router.use(guard);
   router.get('/vehicles/:id/live', async (request, response) => {
     let tell = (_change: LiveChange): void => undefined;
     const stop = await hub.watch(callerOf(request), idOf(request), (change) => tell(change));

@@ -3,7 +3,7 @@ import PDFDocument from 'pdfkit';
 import { boxOf, type Point, type Ring } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { CELL_CODES, signOf, type ThicknessMap } from '@aspecta/core/survey';
-import type { Inspection, PanelReport } from './service.ts';
+import type { Inspection, PanelReport } from './inspection.ts';
 import { panelSentences, percent, stateWords, type Reader } from './words.ts';
 
 const MM = 72 / 25.4;

@@ -1,29 +1,22 @@
 import { Router } from 'express';
 import { idOf } from '../http/params.ts';
-import { callerOf, guard } from '../http/session.ts';
-import { inspectionPdf } from './pdf.ts';
+import { callerOf } from '../http/session.ts';
 import type { ReportService } from './service.ts';
-import { inspectionCsv, inspectionXlsx } from './tables.ts';
+
+const TYPES = {
+  pdf: 'application/pdf',
+  csv: 'text/csv; charset=utf-8',
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+} as const;
 
 export function reportRoutes(reports: ReportService): Router {
   const router = Router();
-  router.use(guard);
-  router.get('/vehicles/:id/inspection.pdf', async (request, response) => {
-    const inspection = await reports.inspection(callerOf(request), idOf(request));
-    const reader = request.query['for'] === 'customer' ? 'customer' : 'workshop';
-    const file = reader === 'customer' ? 'inspection-for-customer.pdf' : 'inspection.pdf';
-    response
-      .attachment(file)
-      .type('application/pdf')
-      .send(await inspectionPdf(inspection, reader));
-  });
-  router.get('/vehicles/:id/inspection.csv', async (request, response) => {
-    const inspection = await reports.inspection(callerOf(request), idOf(request));
-    response.attachment('inspection.csv').type('text/csv; charset=utf-8').send(inspectionCsv(inspection));
-  });
-  router.get('/vehicles/:id/inspection.xlsx', async (request, response) => {
-    const inspection = await reports.inspection(callerOf(request), idOf(request));
-    response.attachment('inspection.xlsx').send(await inspectionXlsx(inspection));
-  });
+  for (const format of ['pdf', 'csv', 'xlsx'] as const)
+    router.get(`/vehicles/:id/inspection.${format}`, async (request, response) => {
+      const reader = request.query['for'] === 'customer' ? 'customer' : 'workshop';
+      const name = format === 'pdf' && reader === 'customer' ? 'inspection-for-customer' : 'inspection';
+      const file = await reports.file(callerOf(request), idOf(request), format, reader);
+      response.attachment(`${name}.${format}`).type(TYPES[format]).send(Buffer.from(file));
+    });
   return router;
 }

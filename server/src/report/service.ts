@@ -1,13 +1,7 @@
 import { join } from 'node:path';
 import { type DataSource } from 'typeorm';
-import type { Board } from '@aspecta/contract/board';
-import type { FindView, PhotoView, PitsView, WalkView, ZoneView } from '@aspecta/contract/survey';
-import { layerOf, sheetOf, type Panel } from '@aspecta/core/body';
-import { FEWEST_READINGS, layerSamples, mapThickness, type Reading, type ThicknessMap } from '@aspecta/core/survey';
-import { Problem } from '@aspecta/core';
-import type { LengthUnit } from '@aspecta/core/units';
 import type { BoardService } from '../board/service.ts';
-import type { GarageService, OwnVehicle } from '../garage/service.ts';
+import type { GarageService } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import type { PhotoService } from '../photo/service.ts';
 import type { ShopService } from '../shop/service.ts';
@@ -17,30 +11,9 @@ import type { PitService } from '../survey/pits.ts';
 import type { ReadingService } from '../survey/readings.ts';
 import type { WalkService } from '../survey/walk.ts';
 import { zoneView, type ZoneService } from '../survey/zones.ts';
-
-/** All that is known of one panel. */
-export interface PanelReport {
-  panel: Panel;
-  state: Board['panels'][number];
-  /** One for each layer with enough readings. */
-  maps: { layer: string; name: string; map: ThicknessMap; readings: number }[];
-  pits: { layer: string; view: PitsView }[];
-  zones: ZoneView[];
-  finds: FindView[];
-  photos: (PhotoView & { path: string })[];
-}
-
-/** Everything that an inspection report says, before it is set on paper. */
-export interface Inspection {
-  vehicle: OwnVehicle;
-  shop: { name: string; unit: LengthUnit };
-  on: string;
-  by: string;
-  walk: WalkView;
-  panels: PanelReport[];
-  notInspected: Panel[];
-  coverage: number;
-}
+import type { Workbench } from '../work/bench.ts';
+import type { ReportFormat, Reader } from './file.ts';
+import type { Gathered, PanelGathered } from './inspection.ts';
 
 interface Services {
   garage: GarageService;
@@ -54,17 +27,25 @@ interface Services {
   board: BoardService;
 }
 
-/** Gathers an inspection: board → walk → panel by panel: maps, pits, zones, finds, pictures → what was not inspected. */
+/** Gathers an inspection: board → walk → panel by panel: readings, pits, zones, finds, pictures → what was not inspected; maps and file are made on the workbench. */
 export class ReportService {
   private readonly db: DataSource;
   private readonly services: Services;
+  private readonly bench: Workbench;
 
-  constructor(db: DataSource, services: Services) {
+  constructor(db: DataSource, services: Services, bench: Workbench) {
     this.db = db;
     this.services = services;
+    this.bench = bench;
   }
 
-  async inspection(caller: Caller, vehicleId: string): Promise<Inspection> {
+  /** The inspection of a vehicle as a file. */
+  async file(caller: Caller, vehicleId: string, format: ReportFormat, reader: Reader): Promise<Uint8Array> {
+    const gathered = await this.gather(caller, vehicleId);
+    return this.bench.run('inspectionFile', { gathered, format, reader }, caller.personId);
+  }
+
+  private async gather(caller: Caller, vehicleId: string): Promise<Gathered> {
     const { garage, shops, readings, zones, walks, photos, board } = this.services;
     const vehicle = await garage.own(caller, vehicleId);
     const [shop, allReadings, allZones, walk, pictures, states] = await Promise.all([
@@ -79,14 +60,14 @@ export class ReportService {
       where: { vehicleId },
       select: { panel: true, layer: true },
     });
-    const panels: PanelReport[] = [];
+    const panels: PanelGathered[] = [];
     for (const panel of vehicle.plan.panels) {
       const own = allReadings.filter((row) => row.panel === panel.id);
       const layers = [...new Set(pitted.filter((row) => row.panel === panel.id).map((row) => row.layer))];
-      const report: PanelReport = {
+      const report: PanelGathered = {
         panel,
         state: states.panels.find((state) => state.panel === panel.id)!,
-        maps: panel.layers.flatMap((layer) => mapOf(panel, layer.id, own)),
+        readings: own,
         pits: await Promise.all(
           layers.map(async (layer) => ({
             layer,
@@ -118,19 +99,5 @@ export class ReportService {
       notInspected: vehicle.plan.panels.filter((panel) => !known.has(panel.id)),
       coverage: states.panels.reduce((sum, state) => sum + state.coverage, 0) / Math.max(1, states.panels.length),
     };
-  }
-}
-
-/** The map of a layer, where its readings make one. */
-function mapOf(panel: Panel, layerId: string, readings: readonly Reading[]): PanelReport['maps'] {
-  const layer = layerOf(panel, layerId);
-  const { metal } = layerSamples(panel, layerId, readings);
-  if (new Set(metal.map((sample) => `${sample.u} ${sample.v}`)).size < FEWEST_READINGS) return [];
-  try {
-    const map = mapThickness({ sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal });
-    return [{ layer: layerId, name: layer.name, map, readings: metal.length }];
-  } catch (error) {
-    if (error instanceof Problem) return [];
-    throw error;
   }
 }

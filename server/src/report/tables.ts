@@ -1,7 +1,7 @@
 import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
 import { signOf, textCell } from '@aspecta/core/survey';
-import type { Inspection } from './service.ts';
+import type { Inspection } from './inspection.ts';
 import { stateWords } from './words.ts';
 
 const PANEL_COLUMNS = [

@@ -2,7 +2,7 @@ import { ZONE_CLASSES } from '@aspecta/contract/survey';
 import type { PanelCondition } from '@aspecta/core/survey';
 import { signOf } from '@aspecta/core/survey';
 import { formatLength, type LengthUnit } from '@aspecta/core/units';
-import type { PanelReport } from './service.ts';
+import type { PanelReport } from './inspection.ts';
 
 /* What the report says, in the words of the trade and in plain ones. */
 

@@ -1,12 +1,35 @@
 import { Colors, DxfWriter } from '@tarikjabiri/dxf';
 import PDFDocument from 'pdfkit';
+import type { OutlineFileInput } from '@aspecta/contract/shape';
 import { boxOf, type Point } from '@aspecta/core/geometry';
+import { ServerProblem } from '../http/problems.ts';
 
 /** Outlines to cut and lines to mark, mm, v up; drawn at 1:1. */
 export interface OutlineDrawing {
   title: string;
   cut: readonly (readonly Point[])[];
   mark: readonly (readonly Point[])[];
+}
+
+/** More sheets of paper than this are a mistake in the size. */
+const MOST_SHEETS = 120;
+
+/** An outline as a file of the kind that was asked for. */
+export async function outlineFile({
+  as,
+  ...drawing
+}: OutlineDrawing & { as: OutlineFileInput['as'] }): Promise<Uint8Array> {
+  if (as === 'dxf' || as === 'dxf-r12') return Buffer.from(as === 'dxf' ? outlineDxf(drawing) : outlineDxfR12(drawing));
+  const paper = as === 'pdf-a4' ? 'a4' : 'letter';
+  const box = boxOf([...drawing.cut.flat(), ...drawing.mark.flat()]);
+  const { across, up } = tilesOf(box.maxU - box.minU, box.maxV - box.minV, paper);
+  if (across * up > MOST_SHEETS)
+    throw new ServerProblem(
+      'invalid',
+      `This would take ${across * up} sheets of paper; at most ${MOST_SHEETS} are drawn.`,
+      'cut',
+    );
+  return outlinePdf(drawing, paper);
 }
 
 function shifted({ title, cut, mark }: OutlineDrawing): OutlineDrawing & { width: number; height: number } {

@@ -6,6 +6,7 @@ import type { BodyPlan } from '@aspecta/core/body';
 import { Problem } from '@aspecta/core';
 import { ServerProblem } from '../http/problems.ts';
 import { asReading } from './asReading.ts';
+import { checkWorkbookSize } from './workbookSize.ts';
 
 /** A workbook of readings would not have more cells than this; anything larger is something else. */
 const MOST_CELLS = 400_000;
@@ -42,6 +43,7 @@ export async function readReadings(bytes: Buffer, plan: BodyPlan): Promise<Impor
 }
 
 async function rowsOfWorkbook(bytes: Buffer): Promise<string[][]> {
+  await checkWorkbookSize(bytes);
   const book = new ExcelJS.Workbook();
   try {
     await book.xlsx.load(bytes as unknown as ExcelJS.Buffer);

@@ -12,7 +12,8 @@ import type { Caller } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
 import { ReadingEntity, type ReadingRow } from './entities.ts';
 import { asReading } from './asReading.ts';
-import { readingsFile, readReadings, type ReadingsFormat } from './files.ts';
+import type { Workbench } from '../work/bench.ts';
+import type { ReadingsFormat } from './files.ts';
 
 /** Rows in one INSERT: far under the packet limit. */
 const CHUNK = 500;
@@ -28,10 +29,12 @@ const COUNTING = ['panel', 'layer', 'u', 'v', 'coatingUm', 'coatingOver', 'metal
 export class ReadingService {
   private readonly db: DataSource;
   private readonly garage: GarageService;
+  private readonly bench: Workbench;
 
-  constructor(db: DataSource, garage: GarageService) {
+  constructor(db: DataSource, garage: GarageService, bench: Workbench) {
     this.db = db;
     this.garage = garage;
+    this.bench = bench;
   }
 
   async list(caller: Caller, vehicleId: string, panel: string): Promise<ReadingView[]> {
@@ -122,7 +125,7 @@ export class ReadingService {
   /** Looks through a file; stores it only when asked to and when no line is wrong: all or nothing. */
   async importFile(caller: Caller, vehicleId: string, bytes: Buffer, store: boolean): Promise<ImportView> {
     const { plan } = await this.garage.own(caller, vehicleId);
-    const { readings, errors, kept } = await readReadings(bytes, plan);
+    const { readings, errors, kept } = await this.bench.run('readReadings', { bytes, plan }, caller.personId);
     const inputs = kept ?? readings.map((reading): ReadingInput => ({ ...reading, id: randomUUID() }));
     const wrong = kept ? keptErrors(kept, plan) : errors;
     const panels: Record<string, number> = {};
@@ -133,13 +136,13 @@ export class ReadingService {
   }
 
   /** Everything that counts, as a file. */
-  async exportFile(caller: Caller, vehicleId: string, format: ReadingsFormat): Promise<Buffer> {
+  async exportFile(caller: Caller, vehicleId: string, format: ReadingsFormat): Promise<Uint8Array> {
     await this.garage.own(caller, vehicleId);
     const rows = await this.db.manager.find(ReadingEntity, {
       where: { vehicleId, withdrawnAt: IsNull() },
       order: { panel: 'ASC', layer: 'ASC', at: 'ASC', id: 'ASC' },
     });
-    return readingsFile(rows.map(readingView), format);
+    return this.bench.run('readingsFile', { readings: rows.map(readingView), format }, caller.personId);
   }
 
   private async storeAll(caller: Caller, vehicleId: string, inputs: readonly ReadingInput[]): Promise<void> {

@@ -1,9 +1,7 @@
 import { In, IsNull, type DataSource } from 'typeorm';
 import type { RepairView, VerdictView } from '@aspecta/contract/verdict';
-import { panelJoints, panelOf, sheetOf, type BodyPlan, type Panel } from '@aspecta/core/body';
-import { cutLine, cutPanelOf } from '@aspecta/core/cut';
-import { area, clip, toRing, inRing } from '@aspecta/core/geometry';
-import { compare, isBought, type OptionId, type Repair, type Verdict } from '@aspecta/core/verdict';
+import { panelOf } from '@aspecta/core/body';
+import { isBought, type OptionId, type Verdict } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
 import { record } from '../events/record.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
@@ -13,11 +11,10 @@ import type { OrderService } from '../order/service.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { ZoneRow } from '../survey/entities.ts';
 import type { ZoneService } from '../survey/zones.ts';
+import type { Workbench } from '../work/bench.ts';
 import { RepairEntity, type RepairRow } from './entities.ts';
 import type { OfferService } from './offers.ts';
 
-/** mm of sound metal around the damage when a patch is weighed: the default of the cut. */
-const MARGIN = 20;
 const WORDS: Record<OptionId, string> = {
   treat: 'treat and keep',
   patch: 'let in a patch',
@@ -33,6 +30,7 @@ interface Services {
   shops: ShopService;
   offers: OfferService;
   orders: OrderService;
+  bench: Workbench;
 }
 
 /** The way of a decision: zones → counted repair → options side by side → a person decides → order line. */
@@ -66,23 +64,19 @@ export class VerdictService {
       this.services.offers.best(caller, vehicle.planId, panel.id),
       this.services.shops.shop(caller),
     ]);
-    const joints = panelJoints(plan, panel);
-    const repair: Repair = {
-      panel: {
-        name: panel.name,
-        area: area(sheetOf(panel)),
-        jointLength: joints.length,
-        spotWelds: joints.spots,
-        bolted: panel.fixing === 'bolted',
-        thickness: panel.layers[0]!.thickness,
-        curvature: panel.curvature,
-        structural: panel.structural,
-        visible: panel.visible,
+    const verdict = await this.services.bench.run(
+      'weighRepair',
+      {
+        plan,
+        panelId: panel.id,
+        zones: zones.map((zone) => ({ class: zone.class, ring: zone.ring, holes: zone.holes })),
+        offer: offer && { landed: offer.landed, leadDays: offer.leadDays },
+        rates: shop.rates,
+        house: { overlay: shop.overlay },
       },
-      zones: zones.map((zone) => countedZone(zone, plan, panel)),
-      offer: offer && { landed: offer.landed, leadDays: offer.leadDays },
-    };
-    return { verdict: compare({ repair, rates: shop.rates, house: { overlay: shop.overlay } }), offer };
+      caller.personId,
+    );
+    return { verdict, offer };
   }
 
   async list(caller: Caller, vehicleId: string): Promise<RepairView[]> {
@@ -206,25 +200,6 @@ export class VerdictService {
     await this.own(caller, id);
     await this.db.manager.update(RepairEntity, { id: In([id]) }, { deletedAt: new Date() });
   }
-}
-
-/** What a zone counts up to: its area on the sheet and the patch that takes it out. */
-function countedZone(zone: ZoneRow, plan: BodyPlan, panel: Panel): Repair['zones'][number] {
-  const sheet = sheetOf(panel);
-  const onSheet = clip('intersection', [zone.ring, ...zone.holes], sheet);
-  const line = cutLine({
-    panel: cutPanelOf(plan, panel),
-    damage: [zone.ring],
-    margin: MARGIN,
-  });
-  const distances = panel.mounts.map((mount) => (inRing(mount.at, zone.ring) ? 0 : toRing(mount.at, zone.ring)));
-  return {
-    class: zone.class,
-    area: Math.max(onSheet.area, 1),
-    patchPerimeter: line.cutLength,
-    patchArea: line.area,
-    toMount: distances.length === 0 ? null : Math.min(...distances),
-  };
 }
 
 function chosen(verdict: Verdict, choice: OptionId): Verdict['options'][number] {

@@ -1,13 +1,13 @@
 import type { DataSource } from 'typeorm';
 import type { WeldPlanView, WeldSettingsInput } from '@aspecta/contract/weld';
 import type { Point } from '@aspecta/core/geometry';
-import { planWelds } from '@aspecta/core/weld';
 import { changeVersioned } from '../db/change.ts';
 import type { CutService } from '../cut/service.ts';
 import { record } from '../events/record.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
 import type { VerdictService } from '../verdict/service.ts';
+import type { Workbench } from '../work/bench.ts';
 import { WeldEntity, WeldStepEntity, type WeldRow } from './entities.ts';
 
 /** The way of a weld plan on the server: cut → joints → steps laid out once → ticked off one by one. */
@@ -15,11 +15,16 @@ export class WeldService {
   private readonly db: DataSource;
   private readonly cuts: CutService;
   private readonly verdicts: VerdictService;
+  private readonly bench: Workbench;
 
-  constructor(db: DataSource, cuts: CutService, verdicts: VerdictService) {
+  constructor(
+    db: DataSource,
+    { cuts, verdicts, bench }: { cuts: CutService; verdicts: VerdictService; bench: Workbench },
+  ) {
     this.db = db;
     this.cuts = cuts;
     this.verdicts = verdicts;
+    this.bench = bench;
   }
 
   /** The plan as laid out; null where none has been laid out yet. */
@@ -41,7 +46,11 @@ export class WeldService {
       points: points.map(([u, v]: Point): [number, number] => [u, v]),
       closed,
     }));
-    const plan = planWelds({ seams: joints, thickness: cut.thickness, ...input });
+    const plan = await this.bench.run(
+      'planWelds',
+      { seams: joints, thickness: cut.thickness, ...input },
+      caller.personId,
+    );
     await this.db.transaction(async (manager) => {
       if (await manager.existsBy(WeldStepEntity, { weldId: repairId }))
         throw new ServerProblem(

@@ -1,0 +1,49 @@
+import { calculate } from '@aspecta/contract/calc';
+import { cutLine, thinMetal } from '@aspecta/core/cut';
+import { planWelds } from '@aspecta/core/weld';
+import { outlineFrom } from '../body/outlineFiles.ts';
+import { cutCard, type CardContext } from '../cut/card.ts';
+import type { CutPlanView } from '@aspecta/contract/cut';
+import { inspectionFile } from '../report/file.ts';
+import { outlineFile } from '../shape/outlineFiles.ts';
+import { readingsFile, readReadings } from '../survey/files.ts';
+import { weighRepair } from '../verdict/weighing.ts';
+import { ServerProblem } from '../http/problems.ts';
+
+/**
+ * All that is too heavy for the thread that answers requests, by name: what reads files that
+ * people send, what writes files, and the long computations. Input and answer are plain data.
+ */
+export const jobs = {
+  /** The body as it was sent is read here too: a large one takes its time. */
+  calc: ({ id, text }: { id: string; text: string }) => calculate(id, parsed(text)),
+  outlineFrom: ({ text, name }: { text: string; name: string }) => outlineFrom(text, name),
+  outlineFile,
+  readReadings: ({ bytes, plan }: { bytes: Uint8Array; plan: Parameters<typeof readReadings>[1] }) =>
+    readReadings(Buffer.from(bytes), plan),
+  readingsFile: ({
+    readings,
+    format,
+  }: {
+    readings: Parameters<typeof readingsFile>[0];
+    format: Parameters<typeof readingsFile>[1];
+  }) => readingsFile(readings, format),
+  inspectionFile,
+  cutLine,
+  thinMetal,
+  cutCard: ({ plan, context }: { plan: CutPlanView; context: CardContext }) => cutCard(plan, context),
+  planWelds,
+  weighRepair,
+} as const;
+
+export type JobName = keyof typeof jobs;
+export type JobInput<N extends JobName> = Parameters<(typeof jobs)[N]>[0];
+export type JobAnswer<N extends JobName> = Awaited<ReturnType<(typeof jobs)[N]>>;
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text === '' ? '{}' : text);
+  } catch {
+    throw new ServerProblem('bad-json', 'The request is not valid JSON.');
+  }
+}
