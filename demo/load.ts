@@ -27,7 +27,6 @@ const dayAt = (offset: number) => new Date(Date.now() + offset * DAY).toISOStrin
 
 export async function loadDemo(services: Services): Promise<void> {
   const owner = await people(services);
-  for (const offer of scenario.offers) await services.offers.add(owner, 'saloon', offer);
   for (const [i, vehicle] of scenario.vehicles.entries()) {
     const { id } = await services.garage.add(owner, {
       nickname: vehicle.nickname,
@@ -38,6 +37,8 @@ export async function loadDemo(services: Services): Promise<void> {
       past: vehicle.past as Past[],
       notes: vehicle.notes,
     });
+    const own = await services.garage.own(owner, id);
+    if (own.planId === 'saloon') for (const offer of scenario.offers) await services.offers.add(owner, own, offer);
     if (i === 0) for (const csv of Object.values(readings)) await importAll(services, owner, id, csv);
     await inspect(services, owner, id, vehicle.inspection as InspectionStory | undefined);
     const zones = await drawZones(services, owner, id, vehicle.zones as Zone[]);
@@ -86,9 +87,9 @@ async function people(services: Services): Promise<Caller> {
     password: scenario.password,
   });
   const { unit, ...rules } = scenario.shop;
-  await services.shops.changeShop(owner, { ...rules, unit: unit as Unit, overlay: false, version: 1 });
+  await services.shops.changeShop(owner, { ...rules, unit: unit as Unit, overlay: false, temperature: 18, version: 1 });
   for (const person of others)
-    await services.shops.addPerson(owner, { ...person, role: person.role as Role, password: scenario.password });
+    await services.accounts.addPerson(owner, { ...person, role: person.role as Role, password: scenario.password });
   return owner;
 }
 

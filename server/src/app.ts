@@ -3,6 +3,9 @@ import express, { Router, type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
+import { ownAccountRoutes, peopleRoutes } from './account/routes.ts';
+import { AccountService } from './account/service.ts';
+import { Throttle } from './account/throttle.ts';
 import { PlanService } from './body/plans.ts';
 import { bodyRoutes } from './body/routes.ts';
 import { BoardService } from './board/service.ts';
@@ -13,6 +16,7 @@ import type { DatabaseAddress } from './db/dataSource.ts';
 import { garageRoutes } from './garage/routes.ts';
 import { GarageService } from './garage/service.ts';
 import { gaugeRoutes } from './gauge/routes.ts';
+import { GaugeHolds } from './gauge/holds.ts';
 import { GaugeService, type GaugeAddress } from './gauge/service.ts';
 import { aliveRoute } from './http/alive.ts';
 import { problemHandler, unknownRoute } from './http/errors.ts';
@@ -80,6 +84,7 @@ export function buildServices(db: DataSource, files: string, gaugeList: readonly
   const shops = new ShopService(db);
   const plans = new PlanService(db);
   const garage = new GarageService(db, plans);
+  const accounts = new AccountService(db, garage);
   const bench = new Workbench();
   const readings = new ReadingService(db, garage, bench);
   const extents = new ExtentService(db);
@@ -88,17 +93,17 @@ export function buildServices(db: DataSource, files: string, gaugeList: readonly
   const walks = new WalkService(db, garage, finds);
   const pits = new PitService(db, garage);
   const photos = new PhotoService(db, garage, new PictureStore(files));
-  const gauges = new GaugeService(gaugeList);
+  const gauges = new GaugeService(gaugeList, new GaugeHolds(db));
   const live = new LiveHub(db, garage);
-  const offers = new OfferService(db, shops, plans);
+  const offers = new OfferService(db, shops);
   const orders = new OrderService(db, garage, shops);
   const verdicts = new VerdictService(db, { garage, zones, shops, offers, orders, bench });
   const cuts = new CutService(db, { verdicts, zones, readings, shops, bench });
   const welds = new WeldService(db, { cuts, verdicts, bench });
-  const board = new BoardService({ garage, readings, zones, verdicts, orders });
+  const board = new BoardService(db, { garage, readings, zones, verdicts, orders });
   const reports = new ReportService(db, { garage, shops, readings, zones, finds, walks, pits, photos, board }, bench);
   return {
-    ...{ shops, plans, garage, readings, extents, zones, finds, walks, pits, photos, gauges, live },
+    ...{ shops, accounts, plans, garage, readings, extents, zones, finds, walks, pits, photos, gauges, live },
     ...{ offers, orders, verdicts, cuts, welds, board, reports, bench },
   };
 }
@@ -153,22 +158,26 @@ function apiRoutes(options: AppOptions, services: Services, sessions: Sessions):
   api.get('/alive', aliveRoute(options.db));
   api.use(sessions.handler);
   // Open to strangers: little is read of what they send, and what is heavy waits its turn.
-  api.use(['/session', '/setup', '/door', '/shape'], express.json({ limit: STRANGERS_BODY }));
   api.use(
-    doorRoutes(services.shops, { demo: options.demo ?? false, triesPerQuarterHour: options.triesPerQuarterHour ?? 20 }),
+    ['/session', '/setup', '/door', '/invitations', '/account', '/shape'],
+    express.json({ limit: STRANGERS_BODY }),
   );
+  const throttle = new Throttle(options.db, options.triesPerQuarterHour ?? 20);
+  api.use(doorRoutes({ shops: services.shops, accounts: services.accounts, throttle, demo: options.demo ?? false }));
+  api.use('/account', ownAccountRoutes(services.accounts));
   api.use('/calc', calcRoutes(services.bench));
   api.use(shapeRoutes(services.bench));
   // All else is for people of a shop; what they send is read once that is sure.
   api.use(guard, express.json({ limit: '8mb' }));
+  api.use(peopleRoutes(services.accounts));
   api.use('/shop', shopRoutes(services.shops));
   api.use('/orders', orderRoutes(services.orders));
   api.use('/vehicles', garageRoutes(services.garage, services.board));
   api.use(surveyRoutes(services));
   api.use(photoRoutes(services.photos));
   api.use(bodyRoutes(services));
-  api.use(liveRoutes(services.live));
-  api.use('/gauges', gaugeRoutes(services.gauges));
+  api.use(liveRoutes(services.live, options.db));
+  api.use('/gauges', gaugeRoutes(services.gauges, options.db));
   api.use(reportRoutes(services.reports));
   api.use(verdictRoutes(services.verdicts, services.offers, services.garage));
   api.use(cutRoutes(services));

@@ -9,6 +9,7 @@ import { gaugeAddresses } from './gauge/service.ts';
 import { createDataSource, databaseAddress } from './db/dataSource.ts';
 import { dumpDatabase } from './db/dump.ts';
 import { migrate } from './db/migrate.ts';
+import { purge } from './garage/purge.ts';
 
 /* Starts the server: database → migrations → routes → listening. SIGTERM and SIGINT end it cleanly. */
 const logger = pino({ level: process.env['ASPECTA_LOG'] ?? 'warn' });
@@ -40,6 +41,15 @@ if (tls)
     Number(process.env['ASPECTA_TLS_PORT']),
   );
 process.stdout.write(`listening ${host}\n`);
+
+/** ms between two looks for what was removed long ago. */
+const PURGE_EVERY = 6 * 3_600_000;
+const tidy = () =>
+  void purge(db, app.services.photos.pictures, new Date()).catch((error: unknown) =>
+    logger.warn({ err: error }, 'what was removed long ago could not be taken away'),
+  );
+tidy();
+setInterval(tidy, PURGE_EVERY).unref();
 
 async function listen(server: Server, port: number): Promise<void> {
   // A client that sends its request a byte at a time does not hold a place for ever.

@@ -15,7 +15,8 @@ const fields = {
     .default([]),
   notes: Joi.string().trim().allow('').max(2000).default(''),
 };
-export const vehicleSchema = Joi.object<VehicleInput>(fields);
+/** With an id made by whoever sends it, so that it is stored once. */
+export const vehicleSchema = Joi.object<VehicleInput & { id?: string }>({ id: Joi.string().guid(), ...fields });
 export const vehicleChangeSchema = Joi.object<Omit<VehicleInput, 'planId'> & { version: number }>({
   nickname: fields.nickname,
   year: fields.year,

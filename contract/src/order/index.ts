@@ -14,6 +14,10 @@ export interface OrderLine {
   carriage: number;
   /** With carriage and tax, minor units. */
   landed: number;
+  /** ISO 4217: of the day on which it was ordered, of the house rules as long as it is only wanted. */
+  currency: string;
+  /** 0.2 = 20 %; from then on as it was then. */
+  taxRate: number;
   state: OrderState;
   next: OrderState[];
   /** Day on which it should arrive, YYYY-MM-DD. */

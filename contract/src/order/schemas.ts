@@ -20,6 +20,8 @@ const fields = {
   note: Joi.string().trim().allow('').max(500).default(''),
 };
 export const orderSchema = Joi.object<{
+  /** Made by whoever sends it, so that it is stored once. */
+  id?: string;
   vehicleId: string;
   panel: string;
   maker: string;
@@ -28,7 +30,12 @@ export const orderSchema = Joi.object<{
   carriage: number;
   due: string | null;
   note: string;
-}>({ vehicleId: Joi.string().guid().required(), panel: Joi.string().max(60).required(), ...fields });
+}>({
+  id: Joi.string().guid(),
+  vehicleId: Joi.string().guid().required(),
+  panel: Joi.string().max(60).required(),
+  ...fields,
+});
 export const orderChangeSchema = Joi.object<{
   maker: string;
   price: number;

@@ -1,4 +1,4 @@
-export type Role = 'owner' | 'worker' | 'viewer';
+export type Role = 'owner' | 'worker' | 'viewer' | 'customer';
 export type Unit = 'mm' | 'in';
 
 export interface Person {
@@ -20,6 +20,8 @@ export interface Shop {
   rates: { hour: number; sheetDm2: number; weldMetre: number; coatDm2: number };
   /** Whether laying a new sheet over treated sound metal is weighed as an option. */
   overlay: boolean;
+  /** °C in the workshop as a rule: what welds cool down to, and what coats dry at. */
+  temperature: number;
   version: number;
 }
 

@@ -2,9 +2,10 @@ import Joi from 'joi';
 import type { Role, Shop } from './index.ts';
 
 /* What may come in, by field. */
-const email = Joi.string().trim().email({ tlds: false }).max(200).required();
-const password = Joi.string().min(10).max(200).required();
-const name = Joi.string().trim().min(1).max(120).required();
+export const email = Joi.string().trim().email({ tlds: false }).max(200).required();
+export const password = Joi.string().min(10).max(200).required();
+export const name = Joi.string().trim().min(1).max(120).required();
+export const role = Joi.valid('owner', 'worker', 'viewer', 'customer').required();
 
 export const signInSchema = Joi.object<{ email: string; password: string }>({
   email,
@@ -20,14 +21,17 @@ export const personSchema = Joi.object<{ name: string; email: string; password: 
   name,
   email,
   password,
-  role: Joi.valid('owner', 'worker', 'viewer').required(),
+  role,
 });
-export const roleSchema = Joi.object<{ role: Role }>({ role: Joi.valid('owner', 'worker', 'viewer').required() });
+export const roleSchema = Joi.object<{ role: Role }>({ role });
 
 const money = Joi.number().integer().min(0).max(100_000_000);
 export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
   name,
-  currency: Joi.string().uppercase().length(3).required(),
+  currency: Joi.string()
+    .uppercase()
+    .pattern(/^[A-Z]{3}$/, 'currency')
+    .required(),
   unit: Joi.valid('mm', 'in').required(),
   taxRate: Joi.number().min(0).max(1).required(),
   rates: Joi.object({
@@ -37,5 +41,6 @@ export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
     coatDm2: money.required(),
   }).required(),
   overlay: Joi.boolean().required(),
+  temperature: Joi.number().min(-20).max(45).required(),
   version: Joi.number().integer().required(),
 });

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { OPTIONS } from '@aspecta/core/verdict';
 import type { OptionId } from '@aspecta/core/verdict';
-import type { Offer } from './index.ts';
+import type { OfferInput } from './index.ts';
 
 /* What may come in, by field. */
 const zoneIds = Joi.array().items(Joi.string().guid()).min(1).max(50).unique().required();
@@ -19,7 +19,9 @@ export const redecideSchema = Joi.object<{ choice: OptionId; reason: string; don
   version: Joi.number().integer().required(),
 });
 const money = Joi.number().integer().min(0).max(10_000_000).required();
-export const offerSchema = Joi.object<Omit<Offer, 'id'>>({
+/** With an id made by whoever sends it, so that it is stored once. */
+export const offerSchema = Joi.object<OfferInput>({
+  id: Joi.string().guid(),
   panel: Joi.string().max(60).required(),
   maker: Joi.string().trim().min(1).max(80).required(),
   price: money,

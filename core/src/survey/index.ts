@@ -30,7 +30,15 @@ export { nextReadings, type NextReading, type NextReadingsInput } from './nextRe
 export { pits, type Pits, type PitsInput } from './pits.ts';
 export { pitRating, type PitRating } from './pitRating.ts';
 export { corrosion, lookAgain, CATEGORY_OF, type CorrosivityCategory, type LookAgain } from './corrosion.ts';
-export { behindChance, spread, spreadRatio, SPREAD_PRIOR, type Opening, type SpreadEvidence } from './spread.ts';
+export {
+  behindChance,
+  openingOf,
+  spread,
+  spreadRatio,
+  SPREAD_PRIOR,
+  type Opening,
+  type SpreadEvidence,
+} from './spread.ts';
 export { rectifyPhoto, type PhotoPair, type RectifiedPhoto } from './rectifyPhoto.ts';
 export { modelOfSheet } from './sheetModel.ts';
 export { mapCoating, COATING_CODES, type CoatingMap, type CoatingCode } from './mapCoating.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { area, circle, inPolygon, type Polygon } from '../geometry/index.ts';
-import { spread, spreadRatio } from './index.ts';
+import { openingOf, spread, spreadRatio, SPREAD_PRIOR } from './index.ts';
 
 const sheet: Polygon = [
   [
@@ -31,6 +31,23 @@ describe('survey.spread', () => {
     expect(factors[2]).toBeCloseTo(Math.SQRT2, 9);
     expect(factors[3]).toBeGreaterThan(1.85);
     expect([...factors].sort((a, b) => a - b)).toEqual(factors);
+  });
+
+  it('converges to the truth: where twice as much is found as the rule of thumb says, four hundred openings give 2', () => {
+    const { median, sigma } = SPREAD_PRIOR.stripped;
+    const truth = 2;
+    const history = [];
+    for (let i = 0; i < 400; i++) {
+      // Each opening is predicted with what has been learnt by then, as in a shop; the scatter is even over its quantiles.
+      const scatter = Math.exp(sigma * Math.sqrt(12) * (((i * 0.618_034) % 1) - 0.5));
+      const seen = 1000 + 37 * i;
+      history.push(openingOf('stripped', seen, seen * median * truth * scatter));
+      if (i === 40) expect(spreadRatio('stripped', history).factor).toBeGreaterThan(1.7);
+    }
+    const learnt = spreadRatio('stripped', history);
+    expect(learnt.factor).toBeGreaterThan(1.95);
+    expect(learnt.factor).toBeLessThan(2.05);
+    expect(learnt.p50).toBeCloseTo(median * learnt.factor, 6);
   });
 
   it('is surer the deeper one has looked, and after more openings', () => {

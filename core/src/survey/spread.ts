@@ -43,7 +43,11 @@ export function behindChance(evidence: SpreadEvidence, { cases, found }: { cases
   return (PRIOR_CASES * BEHIND_PRIOR[evidence] + found) / (PRIOR_CASES + cases);
 }
 
-/** One zone of the past: the area that was predicted (p50) and what was found, mm². */
+/**
+ * One zone of the past, mm²: what was found, and what would have been predicted of it without
+ * any experience of the shop (`openingOf`). A prediction that held what had been learnt by then
+ * would hide the rest of it: the factor would stop at the square root of the true one.
+ */
 export interface Opening {
   predicted: number;
   found: number;
@@ -54,6 +58,17 @@ export interface Spread3 {
   p50: number;
   p90: number;
 }
+
+/**
+ * A zone of the past as something to learn from.
+ *
+ * @param seen area that showed, mm²
+ * @param found area that was found when it was opened, mm²
+ */
+export const openingOf = (evidence: SpreadEvidence, seen: number, found: number): Opening => ({
+  predicted: seen * SPREAD_PRIOR[evidence].median,
+  found,
+});
 
 /**
  * By how much does this shop's own experience move the prediction? log(found/predicted) is

@@ -9,9 +9,9 @@ import type { RepairRow } from '../verdict/entities.ts';
 
 interface Situation {
   plan: BodyPlan;
-  panels: readonly BoardPanel[];
-  zones: readonly ZoneRow[];
-  repairs: readonly RepairRow[];
+  panels: readonly Pick<BoardPanel, 'panel' | 'readings'>[];
+  zones: readonly Pick<ZoneRow, 'id' | 'panel'>[];
+  repairs: readonly Pick<RepairRow, 'id' | 'panel' | 'zones' | 'choice' | 'done'>[];
   orders: readonly OrderRow[];
 }
 

@@ -1,8 +1,10 @@
+import type { DataSource } from 'typeorm';
 import type { Board, BoardPanel } from '@aspecta/contract/board';
-import type { GarageVehicle, NextStep, Vehicle } from '@aspecta/contract/garage';
+import type { NextStep } from '@aspecta/contract/garage';
 import { sheetOf } from '@aspecta/core/body';
 import { isAwaited } from '@aspecta/core/order';
 import { panelState, type Reading } from '@aspecta/core/survey';
+import { KeptByRevision } from '../db/kept.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import { isLate, type OrderService } from '../order/service.ts';
@@ -10,6 +12,7 @@ import type { ReadingService } from '../survey/readings.ts';
 import type { ZoneService } from '../survey/zones.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { nextStep } from './nextStep.ts';
+import { tally, type GarageLine } from './tally.ts';
 
 interface Services {
   garage: GarageService;
@@ -21,9 +24,13 @@ interface Services {
 
 /** The body at a glance: state of every panel, and the most useful next step. */
 export class BoardService {
+  private readonly db: DataSource;
   private readonly services: Services;
+  private readonly lines = new KeptByRevision<OwnVehicle, GarageLine>();
+  private readonly boards = new KeptByRevision<OwnVehicle, Board>();
 
-  constructor(services: Services) {
+  constructor(db: DataSource, services: Services) {
+    this.db = db;
     this.services = services;
   }
 
@@ -31,20 +38,28 @@ export class BoardService {
     return this.of(await this.services.garage.own(caller, vehicleId));
   }
 
-  async garageLine(vehicle: OwnVehicle): Promise<Omit<GarageVehicle, keyof Vehicle>> {
-    const { panels, next } = await this.of(vehicle);
-    return {
-      readings: panels.reduce((sum, panel) => sum + panel.readings, 0),
-      panels: panels.length,
-      panelsMeasured: panels.filter((panel) => panel.readings > 0).length,
-      decided: panels.filter((panel) => panel.choice !== null).length,
-      awaited: panels.filter((panel) => panel.awaited).length,
-      late: panels.filter((panel) => panel.awaited?.late).length,
-      next,
-    };
+  private of(vehicle: OwnVehicle): Promise<Board> {
+    return this.boards.get(vehicle, new Date().toISOString().slice(0, 10), () => this.make(vehicle));
   }
 
-  private async of(vehicle: OwnVehicle): Promise<Board> {
+  /** The lines of the Garage; those whose vehicle has not changed since are known, the others are counted at once. */
+  async garageLines(vehicles: readonly OwnVehicle[]): Promise<Map<string, GarageLine>> {
+    const today = new Date().toISOString().slice(0, 10);
+    const changed: OwnVehicle[] = [];
+    let counted: Promise<Map<string, GarageLine>> | undefined;
+    const lines = vehicles.map((vehicle) =>
+      this.lines.get(vehicle, today, () => {
+        changed.push(vehicle);
+        // All that have to be counted are known once this turn is over.
+        counted ??= Promise.resolve().then(() => tally(this.db, changed));
+        return counted.then((all) => all.get(vehicle.id)!);
+      }),
+    );
+    const answers = await Promise.all(lines);
+    return new Map(vehicles.map((vehicle, i) => [vehicle.id, answers[i]!]));
+  }
+
+  private async make(vehicle: OwnVehicle): Promise<Board> {
     const { plan } = vehicle;
     const [readings, zones, repairs, orders] = await Promise.all([
       this.services.readings.counting(vehicle.id),

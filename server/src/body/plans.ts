@@ -3,7 +3,8 @@ import type { DataSource } from 'typeorm';
 import type { OutlineInput, OwnPlan, PlanView } from '@aspecta/contract/body';
 import { bodyPlan, bodyPlans, panelOf, sheetOf, withOutline, withPanel, type BodyPlan } from '@aspecta/core/body';
 import { inPolygon, plus, toRing, type Ring } from '@aspecta/core/geometry';
-import { changeVersioned } from '../db/change.ts';
+import { changeVersioned, Stale } from '../db/change.ts';
+import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import { VehicleEntity, type VehicleRow } from '../garage/entities.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
@@ -63,11 +64,12 @@ export class PlanService {
     const shipped = bodyPlans().some((plan) => plan.id === vehicle.planId);
     const id = shipped ? randomUUID() : vehicle.planId;
     const plan: BodyPlan = { ...withPanel(vehicle.plan, panel, shift), id, name: input.name };
-    await this.db.transaction(async (manager) => {
-      const [readings, zones] = await Promise.all([
-        manager.findBy(ReadingEntity, { vehicleId: vehicle.id, panel: panelId }),
-        manager.findBy(ZoneEntity, { vehicleId: vehicle.id, panel: panelId }),
-      ]);
+    await changeOf(this.db, vehicle.id, async (manager) => {
+      const { planId } = await manager.findOneByOrFail(VehicleEntity, { id: vehicle.id });
+      // Somebody else has just given the car a plan of the shop's own: his outline must not be lost.
+      if (planId !== vehicle.planId) throw new Stale(() => this.own(caller, planId));
+      const readings = await manager.findBy(ReadingEntity, { vehicleId: vehicle.id, panel: panelId });
+      const zones = await manager.findBy(ZoneEntity, { vehicleId: vehicle.id, panel: panelId });
       const off = readings.filter((row) => {
         const at = plus([row.u, row.v], shift);
         return !row.withdrawnAt && !inPolygon(at, sheetOf(panel)) && toRing(at, panel.outline) > EDGE_SLACK;

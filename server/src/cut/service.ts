@@ -4,7 +4,8 @@ import { layerOf, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
 import { cutPanelOf, chooseDatums, cutOffsets, lineOnMap } from '@aspecta/core/cut';
 import type { Point } from '@aspecta/core/geometry';
 import { layerSamples } from '@aspecta/core/survey';
-import { changeVersioned } from '../db/change.ts';
+import { changeOnce } from '../db/change.ts';
+import { changeOf } from '../db/changeOf.ts';
 import type { Caller } from '../http/session.ts';
 import type { ShopService } from '../shop/service.ts';
 import { asReading } from '../survey/asReading.ts';
@@ -96,21 +97,12 @@ export class CutService {
     repairId: string,
     { version, ...settings }: CutSettings & { version: number },
   ): Promise<CutPlanView> {
-    await this.services.verdicts.own(caller, repairId);
-    if (version === 0) {
-      const insert = await this.db.manager
-        .createQueryBuilder()
-        .insert()
-        .into(CutEntity)
-        .values({ id: repairId, settings, version: 1 })
-        .orIgnore()
-        .execute();
-      const fresh = (insert.raw as { affectedRows?: number }).affectedRows === 1;
-      if (fresh) return this.plan(caller, repairId);
-    }
-    await changeVersioned(this.db.manager, CutEntity, repairId, version, { settings }, () =>
-      this.plan(caller, repairId),
-    );
+    const { vehicle } = await this.services.verdicts.own(caller, repairId);
+    await changeOf(this.db, vehicle.id, async (manager) => {
+      if (version === 0 && !(await manager.existsBy(CutEntity, { id: repairId })))
+        await manager.insert(CutEntity, { id: repairId, settings, version: 1 });
+      else await changeOnce(manager, CutEntity, repairId, version, { settings }, () => this.plan(caller, repairId));
+    });
     return this.plan(caller, repairId);
   }
 }

@@ -1,8 +1,10 @@
 import { DataSource } from 'typeorm';
+import { AuditEntity, GuestEntity, InvitationEntity } from '../account/entities.ts';
 import { PlanEntity } from '../body/entities.ts';
 import { CutEntity } from '../cut/entities.ts';
 import { EventEntity } from '../events/entities.ts';
 import { VehicleEntity } from '../garage/entities.ts';
+import { GaugeHoldEntity } from '../gauge/entities.ts';
 import { OrderEntity } from '../order/entities.ts';
 import { PersonEntity, ShopEntity } from '../shop/entities.ts';
 import {
@@ -70,6 +72,10 @@ export function createDataSource(address: DatabaseAddress): DataSource {
       WeldStepEntity,
       OrderEntity,
       EventEntity,
+      InvitationEntity,
+      GuestEntity,
+      AuditEntity,
+      GaugeHoldEntity,
     ],
     migrations,
     migrationsTransactionMode: 'each',

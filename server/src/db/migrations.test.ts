@@ -6,6 +6,9 @@ import { DataSource, type QueryRunner } from 'typeorm';
 import { ReadingEntity, ZoneEntity } from '../survey/entities.ts';
 import { fill } from '../testing/filled.ts';
 import { openHouse } from '../testing/house.ts';
+import { OrderEntity } from '../order/entities.ts';
+import { ShopEntity } from '../shop/entities.ts';
+import { OfferEntity } from '../verdict/entities.ts';
 import { VehicleEntity } from '../garage/entities.ts';
 import { createDataSource, type DatabaseAddress } from './dataSource.ts';
 import { migrate } from './migrate.ts';
@@ -148,6 +151,14 @@ describe('migrations', () => {
       expect(await drift(now)).toEqual([]);
       const vehicle = await now.manager.findOneByOrFail(VehicleEntity, { id: filled.vehicle });
       expect(vehicle).toMatchObject({ nickname: 'Kept', past: [] });
+      // Prices that were noted for a kind of body belong to the car; what was ordered keeps currency and tax.
+      expect(await now.manager.findBy(OfferEntity, { vehicleId: filled.vehicle })).toMatchObject([
+        { maker: 'Tallow', price: 10_000, currency: 'EUR' },
+      ]);
+      expect(await now.manager.findBy(OrderEntity, { vehicleId: filled.vehicle })).toMatchObject([
+        { currency: 'EUR', taxRate: 0.2 },
+      ]);
+      expect(await now.manager.findBy(ShopEntity, { id: filled.shop })).toMatchObject([{ temperature: 20 }]);
       expect(await now.manager.findBy(ReadingEntity, { vehicleId: filled.vehicle })).toMatchObject([{ metalMm: 1.1 }]);
       expect(await now.manager.findBy(ZoneEntity, { vehicleId: filled.vehicle })).toMatchObject([{ holes: [] }]);
     },

@@ -13,6 +13,8 @@ export interface VehicleRow {
   past: Past[];
   notes: string;
   version: number;
+  /** Counts every change of anything that belongs to the vehicle. */
+  revision: number;
   createdAt: Date;
   deletedAt: Date | null;
 }
@@ -29,6 +31,7 @@ export const VehicleEntity = new EntitySchema<VehicleRow>({
     past: json(),
     notes: text(2000),
     version: version(),
+    revision: whole(),
     createdAt: moment(),
     deletedAt: maybe(moment()),
   },

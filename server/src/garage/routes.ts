@@ -9,7 +9,7 @@ import type { GarageService } from './service.ts';
 export function garageRoutes(garage: GarageService, board: BoardService): Router {
   const router = Router();
   router.get('/', async (request, response) => {
-    response.json(await garage.list(callerOf(request), (vehicle) => board.garageLine(vehicle)));
+    response.json(await garage.list(callerOf(request), (vehicles) => board.garageLines(vehicles)));
   });
   router.get('/removed', async (request, response) => {
     response.json(await garage.removed(callerOf(request)));

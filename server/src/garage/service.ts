@@ -2,8 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { IsNull, type DataSource } from 'typeorm';
 import type { GarageVehicle, Vehicle, VehicleInput } from '@aspecta/contract/garage';
 import type { BodyPlan } from '@aspecta/core/body';
+import { GuestEntity } from '../account/entities.ts';
 import type { PlanService } from '../body/plans.ts';
-import { changeVersioned } from '../db/change.ts';
+import { changeOnce } from '../db/change.ts';
+import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import { notFound } from '../http/problems.ts';
 import { needs, type Caller } from '../http/session.ts';
@@ -27,8 +29,19 @@ export class GarageService {
   /** The vehicle of this id in the caller's shop; every other service comes through here. */
   async own(caller: Caller, id: string): Promise<OwnVehicle> {
     const vehicle = await this.db.manager.findOneBy(VehicleEntity, { id, shopId: caller.shopId, deletedAt: IsNull() });
-    if (!vehicle) throw notFound('vehicle');
+    if (!vehicle || !(await this.mayLook(caller, id))) throw notFound('vehicle');
     return { ...vehicle, plan: await this.plans.of(caller.shopId, vehicle.planId) };
+  }
+
+  /** A customer sees the vehicles that he is shown, all others those of their shop. */
+  private async mayLook(caller: Caller, vehicleId: string): Promise<boolean> {
+    if (caller.role !== 'customer') return true;
+    return this.db.manager.existsBy(GuestEntity, { vehicleId, personId: caller.personId });
+  }
+
+  private async shownTo(caller: Caller): Promise<Set<string>> {
+    const rows = await this.db.manager.findBy(GuestEntity, { personId: caller.personId });
+    return new Set(rows.map((row) => row.vehicleId));
   }
 
   /** The body of a vehicle whose shop has been checked before. */
@@ -43,35 +56,46 @@ export class GarageService {
       where: { shopId: caller.shopId, deletedAt: IsNull() },
       order: { createdAt: 'ASC' },
     });
-    return Promise.all(rows.map(async (row) => ({ ...row, plan: await this.plans.of(caller.shopId, row.planId) })));
+    const shown = caller.role === 'customer' ? await this.shownTo(caller) : undefined;
+    return Promise.all(
+      rows
+        .filter((row) => shown?.has(row.id) ?? true)
+        .map(async (row) => ({ ...row, plan: await this.plans.of(caller.shopId, row.planId) })),
+    );
   }
 
   async list(
     caller: Caller,
-    describe: (vehicle: OwnVehicle) => Promise<Omit<GarageVehicle, keyof Vehicle>>,
+    describe: (vehicles: readonly OwnVehicle[]) => Promise<Map<string, Omit<GarageVehicle, keyof Vehicle>>>,
   ): Promise<GarageVehicle[]> {
-    return Promise.all((await this.all(caller)).map(async (row) => ({ ...viewOf(row), ...(await describe(row)) })));
+    const rows = await this.all(caller);
+    const lines = await describe(rows);
+    return rows.map((row) => ({ ...viewOf(row), ...lines.get(row.id)! }));
   }
 
   async vehicle(caller: Caller, id: string): Promise<Vehicle> {
     return viewOf(await this.own(caller, id));
   }
 
-  async add(caller: Caller, input: VehicleInput): Promise<Vehicle> {
+  /** Rolls a vehicle in; the same one sent twice, by its id, is stored once. */
+  async add(caller: Caller, { id = randomUUID(), ...input }: VehicleInput & { id?: string }): Promise<Vehicle> {
     await this.plans.of(caller.shopId, input.planId);
     const row: VehicleRow = {
       ...input,
-      id: randomUUID(),
+      id,
+      revision: 0,
       shopId: caller.shopId,
       version: 1,
       createdAt: new Date(),
       deletedAt: null,
     };
     await this.db.transaction(async (manager) => {
-      await manager.insert(VehicleEntity, row);
-      await record(manager, caller, row.id, 'garage', `${row.nickname} rolled in`);
+      // Two senders of the same one may race: the second insert is ignored, not refused.
+      const done = await manager.createQueryBuilder().insert().into(VehicleEntity).values(row).orIgnore().execute();
+      if ((done.raw as { affectedRows: number }).affectedRows === 1)
+        await record(manager, caller, row.id, 'garage', `${row.nickname} rolled in`);
     });
-    return viewOf(row);
+    return this.vehicle(caller, id);
   }
 
   async change(
@@ -80,14 +104,16 @@ export class GarageService {
     { version, ...changes }: Omit<VehicleInput, 'planId'> & { version: number },
   ): Promise<Vehicle> {
     await this.own(caller, id);
-    await changeVersioned(this.db.manager, VehicleEntity, id, version, changes, () => this.vehicle(caller, id));
+    await changeOf(this.db, id, (manager) =>
+      changeOnce(manager, VehicleEntity, id, version, changes, () => this.vehicle(caller, id)),
+    );
     return this.vehicle(caller, id);
   }
 
   async remove(caller: Caller, id: string): Promise<void> {
     needs('owner', caller);
     await this.own(caller, id);
-    await this.db.manager.update(VehicleEntity, { id }, { deletedAt: new Date() });
+    await changeOf(this.db, id, (manager) => manager.update(VehicleEntity, { id }, { deletedAt: new Date() }));
   }
 
   /** Brings a vehicle back that was deleted within the last 30 days. */
@@ -96,7 +122,7 @@ export class GarageService {
     const row = await this.db.manager.findOneBy(VehicleEntity, { id, shopId: caller.shopId });
     const oldest = Date.now() - DAYS_TO_RESTORE * 86_400_000;
     if (!row || (row.deletedAt && row.deletedAt.getTime() < oldest)) throw notFound('vehicle');
-    await this.db.manager.update(VehicleEntity, { id }, { deletedAt: null });
+    await changeOf(this.db, id, (manager) => manager.update(VehicleEntity, { id }, { deletedAt: null }));
     return this.vehicle(caller, id);
   }
 

@@ -1,17 +1,19 @@
 import { Router } from 'express';
+import type { DataSource } from 'typeorm';
 import type { GaugeEvent } from '@aspecta/contract/gauge';
 import { placeSchema } from '@aspecta/contract/gauge/schemas';
 import { notFound } from '../http/problems.ts';
+import { isOpen } from '../account/sessions.ts';
 import { callerOf, needs } from '../http/session.ts';
 import { wordOf } from '../http/params.ts';
 import { openStream } from '../http/stream.ts';
 import { parse } from '../http/validate.ts';
 import type { GaugeService } from './service.ts';
 
-export function gaugeRoutes(gauges: GaugeService): Router {
+export function gaugeRoutes(gauges: GaugeService, db: DataSource): Router {
   const router = Router();
-  router.get('/', (request, response) => {
-    response.json(gauges.list(callerOf(request)));
+  router.get('/', async (request, response) => {
+    response.json(await gauges.list(callerOf(request)));
   });
   router.get('/:gauge/stream', async (request, response) => {
     const caller = callerOf(request);
@@ -20,7 +22,7 @@ export function gaugeRoutes(gauges: GaugeService): Router {
     const early: GaugeEvent[] = [];
     let tell = (event: GaugeEvent): void => void early.push(event);
     const putDown = await gauges.take(caller, wordOf(request, 'gauge'), (event) => tell(event));
-    tell = openStream<GaugeEvent>(response, putDown);
+    tell = openStream<GaugeEvent>(response, { closed: putDown, stillOpen: () => isOpen(db, request.sessionID) });
     early.forEach((event) => tell(event));
   });
   router.post('/:gauge/zero', (request, response) => {
@@ -33,10 +35,11 @@ export function gaugeRoutes(gauges: GaugeService): Router {
     response.status(204).end();
   });
   /** The button of a simulated gauge; a real one has its own. */
-  router.post('/:gauge/press', (request, response) => {
+  router.post('/:gauge/press', async (request, response) => {
     const caller = callerOf(request);
     const id = wordOf(request, 'gauge');
-    if (!gauges.list(caller).some((gauge) => gauge.id === id && gauge.standIn)) throw notFound('simulated gauge');
+    if (!(await gauges.list(caller)).some((gauge) => gauge.id === id && gauge.standIn))
+      throw notFound('simulated gauge');
     gauges.say(caller, id, 'PRESS');
     response.status(204).end();
   });

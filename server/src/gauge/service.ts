@@ -1,8 +1,9 @@
 import { connect, type Socket } from 'node:net';
 import type { GaugeEvent, GaugeKind, GaugeView } from '@aspecta/contract/gauge';
 import { gaugeLine } from '@aspecta/core/survey';
-import { alreadyThere, notFound, ServerProblem } from '../http/problems.ts';
+import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
+import type { GaugeHolds } from './holds.ts';
 
 /** Where a gauge can be reached: its serial line, on loopback TCP. */
 export interface GaugeAddress {
@@ -18,6 +19,7 @@ export interface GaugeAddress {
 const LONGEST_LINE = 2000;
 const CONNECT_WITHIN = 4000;
 
+/** A gauge that is in hand through this process. */
 interface Held {
   caller: Caller;
   socket: Socket;
@@ -28,16 +30,19 @@ interface Held {
 /** Gauges on the bench: one person has one in hand at a time; what it says goes to his page. */
 export class GaugeService {
   private readonly addresses: readonly GaugeAddress[];
+  private readonly holds: GaugeHolds;
   private readonly held = new Map<string, Held>();
 
-  constructor(addresses: readonly GaugeAddress[]) {
+  constructor(addresses: readonly GaugeAddress[], holds: GaugeHolds) {
     this.addresses = addresses;
+    this.holds = holds;
   }
 
-  list(caller: Caller): GaugeView[] {
+  async list(caller: Caller): Promise<GaugeView[]> {
+    const holds = this.addresses.length > 0 ? await this.holds.list() : [];
     return this.addresses.map(({ id, kind, name, standIn }) => {
-      const held = this.held.get(id);
-      const inUseBy = !held ? null : held.caller.shopId === caller.shopId ? held.caller.name : 'another shop';
+      const held = holds.find((hold) => hold.gaugeId === id);
+      const inUseBy = !held ? null : held.shopId === caller.shopId ? held.name : 'another shop';
       return { id, kind, name, standIn, inUseBy };
     });
   }
@@ -45,19 +50,18 @@ export class GaugeService {
   /** Takes a gauge in hand; `tell` gets what it says until the returned function puts it down. */
   async take(caller: Caller, id: string, tell: (event: GaugeEvent) => void): Promise<() => void> {
     const address = this.find(id);
-    const other = this.held.get(id);
-    if (other && other.caller.personId !== caller.personId)
-      throw alreadyThere(
-        'gauge',
-        `${address.name} is in the hands of ${other.caller.name}; it can be taken when it is put down.`,
-      );
-    other?.socket.destroy();
-    const socket = await open(address);
+    const letGo = await this.holds.take(caller, address, () => this.held.get(id)?.socket.destroy());
+    this.held.get(id)?.socket.destroy();
+    const socket = await open(address).catch(async (error: unknown) => {
+      await letGo();
+      throw error;
+    });
     const held: Held = { caller, socket, lastSeq: -1 };
     this.held.set(id, held);
     const putDown = () => {
       if (this.held.get(id) === held) this.held.delete(id);
       socket.destroy();
+      void letGo().catch(() => undefined);
     };
     listen(socket, (line) => {
       const said = gaugeLine(line);
@@ -72,6 +76,7 @@ export class GaugeService {
     socket.once('close', () => {
       if (this.held.get(id) === held) {
         this.held.delete(id);
+        void letGo().catch(() => undefined);
         tell({
           type: 'gone',
           text: `${address.name} has stopped. What it read is stored; switch it on and connect it again.`,

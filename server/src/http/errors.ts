@@ -62,6 +62,7 @@ function outageOf(error: unknown): ServerProblem | undefined {
   const isDriver = driverError !== undefined || 'sqlMessage' in Object(error) || 'fatal' in Object(error);
   if (FULL.has(name) || /errno: 28\b|No space left/.test(message))
     return new ServerProblem('disk-full', 'The disk of the server is full; make room on it, and try again.');
+  if (name === 'ER_DUP_ENTRY') return new ServerProblem('already-there', 'This has been stored already; look again.');
   if (BUSY.has(name)) return new ServerProblem('busy', 'Somebody else is changing the same thing; try again.');
   if (AWAY.has(name)) return databaseAway();
   if (isDriver && /closed state|connection (is )?lost|closed/i.test(message)) return databaseAway();

@@ -11,6 +11,9 @@ declare module 'express-session' {
     name?: string;
     role?: Role;
     csrf?: string;
+    /** When and on what it began, so that a person can tell his sessions apart. */
+    since?: string;
+    agent?: string;
   }
 }
 
@@ -20,9 +23,11 @@ export interface Caller {
   shopId: string;
   name: string;
   role: Role;
+  /** Of the network, for the audit. */
+  address?: string | undefined;
 }
 
-const RANK: Readonly<Record<Role, number>> = { viewer: 0, worker: 1, owner: 2 };
+const RANK: Readonly<Record<Role, number>> = { customer: -1, viewer: 0, worker: 1, owner: 2 };
 const READING = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 export function callerOf(request: Request): Caller {
@@ -32,7 +37,7 @@ export function callerOf(request: Request): Caller {
       'not-signed-in',
       'You are not signed in, or your session has ended. Sign in again; what you have typed is kept.',
     );
-  return { personId, shopId, name, role };
+  return { personId, shopId, name, role, address: request.ip };
 }
 
 /** Who waits for heavy work: a person, or the address of somebody without an account. */
@@ -44,14 +49,27 @@ export function needs(role: Role, caller: Caller): void {
     throw new ServerProblem('not-allowed', `This is for the ${role} of the shop; you are signed in as ${caller.role}.`);
 }
 
+/** A change carries the token of its session: no page of another site knows it. */
+export const fromPage: RequestHandler = (request, _response, next) => {
+  if (request.session.personId && request.get('x-aspecta-csrf') !== request.session.csrf)
+    throw new ServerProblem('bad-origin', 'This change did not come from the page; reload it and try again.');
+  next();
+};
+
+/** What a customer may look at, of the cars that are shown to him: no prices, no people, no rates. */
+const FOR_CUSTOMERS =
+  /^\/(vehicles|vehicles\/[^/]+(\/(board|walk|finds|live|photos(\/[^/]+\/picture)?|inspection\.pdf|panels\/[^/]+\/(readings|zones|finds|layers\/[^/]+\/pits)))?|plans\/[^/]+)\/?$/;
+
 /** Signed in; a worker at least for every change; and a change carries the token of its session. */
-export const guard: RequestHandler = (request, _response, next) => {
+export const guard: RequestHandler = (request, response, next) => {
   const caller = callerOf(request);
-  if (!READING.has(request.method)) {
-    if (request.get('x-aspecta-csrf') !== request.session.csrf)
-      throw new ServerProblem('bad-origin', 'This change did not come from the page; reload it and try again.');
-    needs('worker', caller);
-  }
+  if (!READING.has(request.method))
+    return fromPage(request, response, (error) => {
+      if (error) return next(error);
+      needs('worker', caller);
+      next();
+    });
+  if (caller.role === 'customer' && !FOR_CUSTOMERS.test(request.path)) needs('viewer', caller);
   next();
 };
 
@@ -64,12 +82,22 @@ export const sameSite: RequestHandler = (request, _response, next) => {
 };
 
 /** Starts a session for a person under a new id. */
-export async function signInto(request: Request, caller: Caller): Promise<string> {
+export async function signInto(request: Request, { personId, shopId, name, role }: Caller): Promise<string> {
   await new Promise<void>((resolve, reject) =>
     request.session.regenerate((error) => (error ? reject(error as Error) : resolve())),
   );
   const csrf = randomBytes(24).toString('base64url');
-  Object.assign(request.session, caller, { csrf });
+  const agent = (request.get('user-agent') ?? '').slice(0, 300);
+  Object.assign(request.session, {
+    personId,
+    shopId,
+    name,
+    role,
+    csrf,
+    since: new Date().toISOString(),
+    agent,
+    renewedAt: Date.now(),
+  });
   await new Promise<void>((resolve, reject) =>
     request.session.save((error) => (error ? reject(error as Error) : resolve())),
   );

@@ -56,6 +56,8 @@ export function openSessions(address: DatabaseAddress, secret: string): Sessions
         if (personId && Date.now() - (renewedAt ?? 0) > RENEWED_EVERY) {
           request.session.renewedAt = Date.now();
           request.session.touch();
+          // At once: kept until the answer is over, it could bring back a session that was ended meanwhile.
+          return request.session.save(next);
         }
         next();
       }),

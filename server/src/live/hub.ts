@@ -1,6 +1,7 @@
-import { IsNull, MoreThan, type DataSource } from 'typeorm';
+import { In, IsNull, MoreThan, type DataSource } from 'typeorm';
 import type { LiveChange } from '@aspecta/contract/live';
 import { panelOf } from '@aspecta/core/body';
+import { VehicleEntity } from '../garage/entities.ts';
 import type { GarageService } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import { FindEntity, ReadingEntity, ZoneEntity } from '../survey/entities.ts';
@@ -10,8 +11,11 @@ import { zoneView } from '../survey/zones.ts';
 
 /** ms between looks into the database: others see a reading well within a second. */
 const EVERY = 400;
-/** ms that a look reaches back behind the last one: a write may commit a little after its time stamp. */
-const OVERLAP = 3000;
+/**
+ * ms that a look reaches back: a write may commit a little after its time stamp, and that is by
+ * the clock of the server that wrote it, which may be minutes away from ours.
+ */
+const OVERLAP = 10 * 60_000;
 /** Changes of one look; a large import is seen on reload. */
 const MOST = 500;
 
@@ -24,7 +28,10 @@ export class LiveHub {
   private readonly garage: GarageService;
   private readonly watched = new Map<string, Set<(change: LiveChange) => void>>();
   private timer: NodeJS.Timeout | undefined;
+  private looking = false;
   private readonly seen = new Map<string, Map<string, string>>();
+  /** The revision at which each watched vehicle was last looked at. */
+  private readonly revisions = new Map<string, number>();
 
   constructor(db: DataSource, garage: GarageService) {
     this.db = db;
@@ -48,6 +55,7 @@ export class LiveHub {
       if (listeners.size === 0) {
         this.watched.delete(vehicleId);
         this.seen.delete(vehicleId);
+        this.revisions.delete(vehicleId);
       }
       if (this.watched.size === 0) this.close();
     };
@@ -59,14 +67,25 @@ export class LiveHub {
   }
 
   private async lookAtAll(): Promise<void> {
-    for (const vehicleId of [...this.watched.keys()]) await this.look(vehicleId, false);
+    if (this.looking) return;
+    this.looking = true;
+    try {
+      const rows = await this.db.manager.find(VehicleEntity, {
+        where: { id: In([...this.watched.keys()]) },
+        select: { id: true, revision: true },
+      });
+      for (const { id, revision } of rows)
+        if (this.revisions.get(id) !== revision) await this.look(id, false, revision);
+    } finally {
+      this.looking = false;
+    }
   }
 
-  private async look(vehicleId: string, quietly: boolean): Promise<void> {
-    const since = MoreThan(new Date(Date.now() - OVERLAP - EVERY));
+  private async look(vehicleId: string, quietly: boolean, revision?: number): Promise<void> {
+    const since = MoreThan(new Date(Date.now() - OVERLAP));
     const manager = this.db.manager;
     const [readings, counted, zones, gone, finds, findsGone] = await Promise.all([
-      manager.find(ReadingEntity, { where: { vehicleId, at: since }, take: MOST }),
+      manager.find(ReadingEntity, { where: { vehicleId, at: since }, order: { at: 'DESC' }, take: MOST }),
       manager.find(ReadingEntity, {
         where: [
           { vehicleId, withdrawnAt: since },
@@ -105,6 +124,7 @@ export class LiveHub {
       finds: finds.filter((row) => fresh(row.id, 'there')).map(findView),
       findsGone: findsGone.filter((row) => fresh(row.id, 'gone')).map((row) => row.id),
     };
+    if (revision !== undefined) this.revisions.set(vehicleId, revision);
     if (quietly || Object.values(change).every((list) => list.length === 0)) return;
     for (const tell of listeners) tell(change);
   }

@@ -1,6 +1,6 @@
 import { EntitySchema } from 'typeorm';
 import type { OrderState } from '@aspecta/core/order';
-import { belongsTo, day, json, key, maybe, moment, ref, text, version, whole } from '../db/columns.ts';
+import { belongsTo, day, decimal, json, key, maybe, moment, ref, text, version, whole } from '../db/columns.ts';
 
 export interface OrderRow {
   id: string;
@@ -11,6 +11,9 @@ export interface OrderRow {
   price: number;
   quantity: number;
   carriage: number;
+  /** Of the day on which it was ordered; null as long as it is only wanted. */
+  currency: string | null;
+  taxRate: number | null;
   state: OrderState;
   due: string | null;
   note: string;
@@ -29,6 +32,8 @@ export const OrderEntity = new EntitySchema<OrderRow>({
     price: whole(),
     quantity: whole(),
     carriage: whole(),
+    currency: maybe(text(3)),
+    taxRate: maybe(decimal()),
     state: text(12),
     due: maybe(day()),
     note: text(500),

@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import type { OrderLine } from '@aspecta/contract/order';
+import type { Shop } from '@aspecta/contract/shop';
 import type { Offer } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
 import { isAwaited, landed, nextStates, type OrderState } from '@aspecta/core/order';
-import { changeVersioned } from '../db/change.ts';
+import { changeOnce, changeVersioned } from '../db/change.ts';
+import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
@@ -36,7 +38,7 @@ export class OrderService {
       viewOf(
         row,
         open.find((vehicle) => vehicle.id === row.vehicleId)!,
-        shop.taxRate,
+        shop,
       ),
     );
   }
@@ -45,19 +47,26 @@ export class OrderService {
     return this.db.manager.findBy(OrderEntity, { vehicleId });
   }
 
-  async add(caller: Caller, input: Details & { vehicleId: string; panel: string }): Promise<OrderLine> {
+  /** Notes what is wanted; the same line sent twice, by its id, is stored once. */
+  async add(
+    caller: Caller,
+    { id = randomUUID(), ...input }: Details & { id?: string; vehicleId: string; panel: string },
+  ): Promise<OrderLine> {
     const vehicle = await this.garage.own(caller, input.vehicleId);
     panelOf(vehicle.plan, input.panel);
     const row: OrderRow = {
       ...input,
-      id: randomUUID(),
+      id,
       repairId: null,
+      currency: null,
+      taxRate: null,
       state: 'wanted',
       history: [step('wanted', today(), caller)],
       version: 1,
       createdAt: new Date(),
     };
-    await this.db.transaction(async (manager) => {
+    await changeOf(this.db, vehicle.id, async (manager) => {
+      if (await manager.existsBy(OrderEntity, { id })) return;
       await manager.insert(OrderEntity, row);
       await record(manager, caller, vehicle.id, 'order', `${row.panel} wanted from ${row.maker}`);
     });
@@ -81,6 +90,8 @@ export class OrderService {
       price: offer.price,
       quantity: 1,
       carriage: offer.carriage,
+      currency: null,
+      taxRate: null,
       state: 'wanted',
       due: null,
       note: '',
@@ -91,8 +102,10 @@ export class OrderService {
   }
 
   async change(caller: Caller, id: string, { version, ...changes }: Details & { version: number }): Promise<OrderLine> {
-    await this.line(caller, id);
-    await changeVersioned(this.db.manager, OrderEntity, id, version, changes, () => this.line(caller, id));
+    const { vehicleId } = await this.line(caller, id);
+    await changeOf(this.db, vehicleId, (manager) =>
+      changeOnce(manager, OrderEntity, id, version, changes, () => this.line(caller, id)),
+    );
     return this.line(caller, id);
   }
 
@@ -102,7 +115,10 @@ export class OrderService {
     id: string,
     { state, on, due, version }: { state: OrderState; on: string; due: string | null; version: number },
   ): Promise<OrderLine> {
-    const line = await this.line(caller, id);
+    const [line, shop] = await Promise.all([this.line(caller, id), this.shops.shop(caller)]);
+    const last = line.history.at(-1);
+    // The same move sent again, because its answer was lost.
+    if (line.version === version + 1 && line.state === state && last?.on === on && last.by === caller.name) return line;
     if (line.version === version && !nextStates(line.state).includes(state)) {
       throw new ServerProblem(
         'invalid',
@@ -110,8 +126,14 @@ export class OrderService {
         'state',
       );
     }
-    await this.db.transaction(async (manager) => {
-      const changes = { state, due: due ?? line.due, history: [...line.history, step(state, on, caller)] };
+    await changeOf(this.db, line.vehicleId, async (manager) => {
+      const changes = {
+        state,
+        due: due ?? line.due,
+        history: [...line.history, step(state, on, caller)],
+        // What has been ordered keeps the price of its day, whatever the house rules say later.
+        ...(line.state === 'wanted' ? { currency: shop.currency, taxRate: shop.taxRate } : {}),
+      };
       await changeVersioned(manager, OrderEntity, id, version, changes, () => this.line(caller, id));
       await record(manager, caller, line.vehicleId, 'order', `${line.panelName}: ${state.replace('-', ' ')}`);
     });
@@ -122,7 +144,7 @@ export class OrderService {
     const row = await this.db.manager.findOneBy(OrderEntity, { id });
     if (!row) throw notFound('order line');
     const [vehicle, shop] = await Promise.all([this.garage.own(caller, row.vehicleId), this.shops.shop(caller)]);
-    return viewOf(row, vehicle, shop.taxRate);
+    return viewOf(row, vehicle, shop);
   }
 }
 
@@ -133,7 +155,8 @@ const step = (state: OrderState, on: string, caller: Caller) => ({ state, on, by
 export const isLate = (row: Pick<OrderRow, 'state' | 'due'>): boolean =>
   isAwaited(row.state) && row.due !== null && row.due < today();
 
-function viewOf(row: OrderRow, vehicle: OwnVehicle, taxRate: number): OrderLine {
+function viewOf(row: OrderRow, vehicle: OwnVehicle, shop: Shop): OrderLine {
+  const taxRate = row.taxRate ?? shop.taxRate;
   const price = landed({
     lines: [{ price: row.price, quantity: row.quantity }],
     carriage: row.carriage,
@@ -152,6 +175,8 @@ function viewOf(row: OrderRow, vehicle: OwnVehicle, taxRate: number): OrderLine 
     quantity: row.quantity,
     carriage: row.carriage,
     landed: price.total,
+    currency: row.currency ?? shop.currency,
+    taxRate,
     state: row.state,
     next: [...nextStates(row.state)],
     due: row.due,

@@ -97,7 +97,7 @@ describe('pictures', () => {
     expect(body.matrix).toHaveLength(9);
     expect(body.rms).toBeGreaterThan(0);
     expect(body.worst).toBeGreaterThanOrEqual(body.rms);
-    await here.owner.put(`/vehicles/${here.vehicle}/photos/${photo.id}`, change).expect(409);
+    await here.owner.put(`/vehicles/${here.vehicle}/photos/${photo.id}`, { ...change, note: 'x' }).expect(409);
     const line = pairs.map((pair, i) => ({ ...pair, y: 100, x: 50 * i }));
     const { body: refused } = await here.owner
       .put(`/vehicles/${here.vehicle}/photos/${photo.id}`, { ...change, pairs: line, version: 2 })

@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { mkdir, rename, writeFile } from 'node:fs/promises';
+import { mkdir, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp, { type Metadata, type OutputInfo } from 'sharp';
 import { LONGEST_SIDE } from '@aspecta/contract/survey';
@@ -9,6 +9,9 @@ import { ServerProblem } from '../http/problems.ts';
 const MOST_PIXELS = 50_000_000;
 const SMALL_SIDE = 360;
 const FORMATS = new Set(['jpeg', 'png', 'webp']);
+
+/** Tells whether two pictures are the same one. */
+export const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
 
 /** A picture as it is kept: re-encoded, upright, without the place where it was taken. */
 export interface KeptPicture {
@@ -65,7 +68,7 @@ export class PictureStore {
     await this.write(`${file}-small.jpg`, small);
     return {
       file,
-      hash: createHash('sha256').update(bytes).digest('hex'),
+      hash: hashOf(bytes),
       width: large.info.width,
       height: large.info.height,
     };
@@ -75,6 +78,11 @@ export class PictureStore {
   nameOf = (file: string, small: boolean) => `${file}${small ? '-small' : ''}.jpg`;
 
   path = (file: string, small: boolean) => join(this.folder, this.nameOf(file, small));
+
+  /** Takes the pixels of a picture away for good. */
+  async throwAway(file: string): Promise<void> {
+    for (const small of [false, true]) await rm(this.path(file, small), { force: true });
+  }
 
   /** Written beside and then renamed: a kill leaves no half picture. */
   private async write(name: string, data: Buffer): Promise<void> {

@@ -1,15 +1,15 @@
-import { createHash } from 'node:crypto';
-import { IsNull, type DataSource } from 'typeorm';
+import { IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { MOST_PHOTOS, type PhotoChange, type PhotoView } from '@aspecta/contract/survey';
 import { rectifyPhoto } from '@aspecta/core/survey';
-import { changeVersioned } from '../db/change.ts';
+import { changeOnce } from '../db/change.ts';
+import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { GarageService } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
 import { PhotoEntity, type PhotoRow } from '../survey/entities.ts';
 import { checkPlace } from '../survey/finds.ts';
-import type { PictureStore } from './pictures.ts';
+import { hashOf, type PictureStore } from './pictures.ts';
 
 /** What is told with a new picture. */
 export interface PhotoInput {
@@ -47,7 +47,7 @@ export class PhotoService {
   async add(caller: Caller, vehicleId: string, input: PhotoInput, bytes: Buffer): Promise<PhotoView> {
     const vehicle = await this.garage.own(caller, vehicleId);
     checkPin(vehicle.plan, input);
-    const known = await this.knownAs(vehicleId, input.id, bytes);
+    const known = await this.knownAs(this.db.manager, vehicleId, input.id, hashOf(bytes));
     if (known) return photoView(known);
     if ((await this.db.manager.countBy(PhotoEntity, { vehicleId, deletedAt: IsNull() })) >= MOST_PHOTOS)
       throw new ServerProblem('too-large', `A vehicle can have ${MOST_PHOTOS} pictures; remove some first.`, 'picture');
@@ -65,18 +65,22 @@ export class PhotoService {
       by: caller.name,
       deletedAt: null,
     };
-    await this.db.transaction(async (manager) => {
+    const kept = await changeOf(this.db, vehicleId, async (manager) => {
+      // Sent several times at once: while this one was re-encoded, another may have been kept.
+      const other = await this.knownAs(manager, vehicleId, input.id, row.hash);
+      if (other) return other;
       await manager.insert(PhotoEntity, row);
       await record(manager, caller, vehicleId, 'survey', `Picture${input.panel ? ` of ${input.panel}` : ''}`);
+      return row;
     });
-    return photoView(row);
+    if (kept !== row) await this.pictures.throwAway(row.file);
+    return photoView(kept);
   }
 
-  private async knownAs(vehicleId: string, id: string, bytes: Buffer): Promise<PhotoRow | null> {
-    const hash = createHash('sha256').update(bytes).digest('hex');
-    const same = await this.db.manager.findOneBy(PhotoEntity, { id });
+  private async knownAs(manager: EntityManager, vehicleId: string, id: string, hash: string): Promise<PhotoRow | null> {
+    const same = await manager.findOneBy(PhotoEntity, { id });
     if (same && same.vehicleId !== vehicleId) throw notFound('picture');
-    return same ?? this.db.manager.findOneBy(PhotoEntity, { vehicleId, hash, deletedAt: IsNull() });
+    return same ?? manager.findOneBy(PhotoEntity, { vehicleId, hash, deletedAt: IsNull() });
   }
 
   /** Pins, notes, and known points; with four of them the picture lies true to size on its panel. */
@@ -95,18 +99,19 @@ export class PhotoService {
         : { matrix: null, rms: null, worst: null };
     const stored = async () => photoView(await this.own(caller, vehicleId, id));
     const { matrix, rms, worst } = lies;
-    await changeVersioned(this.db.manager, PhotoEntity, id, version, { ...changes, matrix, rms, worst }, stored);
+    await changeOf(this.db, vehicleId, (manager) =>
+      changeOnce(manager, PhotoEntity, id, version, { ...changes, matrix, rms, worst }, stored),
+    );
     return stored();
   }
 
   async setRemoved(caller: Caller, vehicleId: string, id: string, removed: boolean): Promise<void> {
     await this.garage.own(caller, vehicleId);
-    const { affected } = await this.db.manager.update(
-      PhotoEntity,
-      { id, vehicleId },
-      { deletedAt: removed ? new Date() : null },
-    );
-    if (affected !== 1) throw notFound('picture');
+    await changeOf(this.db, vehicleId, async (manager) => {
+      const change = { deletedAt: removed ? new Date() : null };
+      const { affected } = await manager.update(PhotoEntity, { id, vehicleId }, change);
+      if (affected !== 1) throw notFound('picture');
+    });
   }
 
   /** Where the pixels of a picture lie: a name within the folder of the pictures. */

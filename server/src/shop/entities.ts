@@ -10,6 +10,8 @@ export interface ShopRow {
   taxRate: number;
   rates: { hour: number; sheetDm2: number; weldMetre: number; coatDm2: number };
   overlay: boolean;
+  /** °C in the workshop as a rule. */
+  temperature: number;
   version: number;
 }
 export const ShopEntity = new EntitySchema<ShopRow>({
@@ -22,6 +24,7 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     taxRate: decimal(),
     rates: json(),
     overlay: flag(),
+    temperature: decimal(),
     version: version(),
   },
 });

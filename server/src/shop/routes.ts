@@ -1,29 +1,35 @@
 import { Router, type Request } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import type { DoorView, SessionView } from '@aspecta/contract/shop';
-import { personSchema, roleSchema, setupSchema, shopSchema, signInSchema } from '@aspecta/contract/shop/schemas';
-import { idOf } from '../http/params.ts';
+import { setupSchema, shopSchema, signInSchema } from '@aspecta/contract/shop/schemas';
 import { ServerProblem } from '../http/problems.ts';
-import { callerOf, signInto, type Caller } from '../http/session.ts';
+import { callerOf, fromPage, signInto, type Caller } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
+import { joinRoutes } from '../account/routes.ts';
+import type { AccountService } from '../account/service.ts';
+import type { Throttle } from '../account/throttle.ts';
 import type { ShopService } from './service.ts';
 
+const PROXY_HEADERS = ['forwarded', 'x-forwarded-for', 'x-forwarded-host', 'x-real-ip', 'via'];
+const LOOPBACK_NAMES = new Set(['127.0.0.1', 'localhost', '[::1]']);
 const LOOPBACK = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1']);
 
-/** The door: who is signed in, signing in and out, the first set-up. Open to everybody. */
-export function doorRoutes(service: ShopService, options: { demo: boolean; triesPerQuarterHour: number }): Router {
+interface Door {
+  shops: ShopService;
+  accounts: AccountService;
+  throttle: Throttle;
+  demo: boolean;
+}
+
+/** The door: who is signed in, signing in and out, the first set-up, joining. Open to everybody. */
+export function doorRoutes({ shops: service, accounts, throttle, demo }: Door): Router {
   const router = Router();
-  const throttle = rateLimit({
-    windowMs: 15 * 60_000,
-    limit: options.triesPerQuarterHour,
-    skipSuccessfulRequests: true,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    handler: () => {
-      throw new ServerProblem('too-many-tries', 'Too many tries; wait a quarter of an hour.', 'password');
-    },
-  });
-  const demoFor = (request: Request) => options.demo && LOOPBACK.has(request.socket.remoteAddress ?? '');
+  // Only somebody who sits at this machine: never through a proxy, and under no name but this machine's own.
+  const demoFor = (request: Request) =>
+    demo &&
+    request.app.get('trust proxy') === false &&
+    !PROXY_HEADERS.some((name) => request.get(name)) &&
+    LOOPBACK.has(request.socket.remoteAddress ?? '') &&
+    LOOPBACK_NAMES.has(request.hostname);
 
   router.get('/door', async (request, response) => {
     const session = request.session.personId
@@ -31,19 +37,27 @@ export function doorRoutes(service: ShopService, options: { demo: boolean; tries
       : null;
     response.json({ session, demo: demoFor(request), needsSetup: await service.needsSetup() } satisfies DoorView);
   });
-  router.post('/session', throttle, async (request, response) => {
+  router.post('/session', async (request, response) => {
     const { email, password } = parse(signInSchema, request.body);
-    response.json(await enter(service, request, await service.signIn(email, password)));
+    const right = await throttle.pass(request, email.toLowerCase());
+    const caller = await service.signIn(email, password);
+    await right();
+    response.json(await enter(service, request, caller));
   });
   router.post('/session/demo', async (request, response) => {
     if (!demoFor(request))
       throw new ServerProblem('not-allowed', 'Signing in with one click works for the demo, on this machine only.');
     response.json(await enter(service, request, await service.demoOwner()));
   });
-  router.post('/setup', throttle, async (request, response) => {
-    response.status(201).json(await enter(service, request, await service.setUp(parse(setupSchema, request.body))));
+  router.post('/setup', async (request, response) => {
+    const input = parse(setupSchema, request.body);
+    const right = await throttle.pass(request, 'setup');
+    const caller = await service.setUp(input);
+    await right();
+    response.status(201).json(await enter(service, request, caller));
   });
-  router.delete('/session', async (request, response) => {
+  router.use(joinRoutes(accounts, throttle, (request, caller) => enter(service, request, caller)));
+  router.delete('/session', fromPage, async (request, response) => {
     await new Promise<void>((resolve) => request.session.destroy(() => resolve()));
     response.status(204).end();
   });
@@ -58,15 +72,6 @@ export function shopRoutes(service: ShopService): Router {
   });
   router.put('/', async (request, response) => {
     response.json(await service.changeShop(callerOf(request), parse(shopSchema, request.body)));
-  });
-  router.get('/people', async (request, response) => {
-    response.json(await service.people(callerOf(request)));
-  });
-  router.post('/people', async (request, response) => {
-    response.status(201).json(await service.addPerson(callerOf(request), parse(personSchema, request.body)));
-  });
-  router.put('/people/:id/role', async (request, response) => {
-    response.json(await service.changeRole(callerOf(request), idOf(request), parse(roleSchema, request.body).role));
   });
   return router;
 }

@@ -1,18 +1,18 @@
 import { randomUUID } from 'node:crypto';
-import { hash, verify } from '@node-rs/argon2';
 import type { DataSource } from 'typeorm';
-import type { Person, Role, Shop } from '@aspecta/contract/shop';
+import type { Person, Shop } from '@aspecta/contract/shop';
 import { changeVersioned } from '../db/change.ts';
+import { changeOfShop } from '../db/changeOf.ts';
 import { alreadyThere, notFound, ServerProblem } from '../http/problems.ts';
 import { needs, type Caller } from '../http/session.ts';
-import { PersonEntity, ShopEntity, type PersonRow, type ShopRow } from './entities.ts';
-
-/** argon2id with the parameters that OWASP's password storage sheet lists first (memory: 19 MiB, 2 passes, 1 lane). */
-const ARGON = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
-/** A hash to compare with where there is no such person, so that both answers take as long. */
-const NOBODY = hash('nobody has this password', ARGON);
+import { note } from '../account/audit.ts';
+import { checkPassword, isPassword } from '../account/password.ts';
+import { callerFor, insertPerson, personRow, personView } from '../account/service.ts';
+import { PersonEntity, ShopEntity, type ShopRow } from './entities.ts';
 
 export const DEFAULT_RATES = { hour: 4500, sheetDm2: 60, weldMetre: 250, coatDm2: 40 };
+
+const NO_RATES = { hour: 0, sheetDm2: 0, weldMetre: 0, coatDm2: 0 };
 
 export class ShopService {
   private readonly db: DataSource;
@@ -27,9 +27,19 @@ export class ShopService {
 
   /** The first shop and its owner; only while there is none. */
   async setUp(input: { shop: string; name: string; email: string; password: string }): Promise<Caller> {
-    if (!(await this.needsSetup()))
-      throw alreadyThere('shop', 'There is a shop already; sign in, or ask its owner for an account.');
-    return this.createShop(input);
+    checkPassword(input.password, [input.name, input.email, input.shop]);
+    const runner = this.db.createQueryRunner();
+    // Two who set up at once: there is no row yet that could be locked.
+    const lock = `setup ${String(this.db.options.database)}`.slice(0, 64);
+    try {
+      await runner.query('SELECT GET_LOCK(?, 30)', [lock]);
+      if (!(await this.needsSetup()))
+        throw alreadyThere('shop', 'There is a shop already; sign in, or ask its owner for an account.');
+      return await this.createShop(input);
+    } finally {
+      await runner.query('SELECT RELEASE_LOCK(?)', [lock]).catch(() => undefined);
+      await runner.release();
+    }
   }
 
   async createShop(input: { shop: string; name: string; email: string; password: string }): Promise<Caller> {
@@ -41,19 +51,21 @@ export class ShopService {
       taxRate: 0.2,
       rates: DEFAULT_RATES,
       overlay: false,
+      temperature: 20,
       version: 1,
     };
-    const person = await this.personRow(shop.id, { ...input, role: 'owner' });
+    const person = await personRow(shop.id, { ...input, role: 'owner' });
     await this.db.transaction(async (manager) => {
       await manager.insert(ShopEntity, shop);
-      await manager.insert(PersonEntity, person);
+      await insertPerson(manager, person);
+      await note(manager, person, `Shop “${shop.name}” set up`);
     });
     return callerFor(person);
   }
 
   async signIn(email: string, password: string): Promise<Caller> {
     const person = await this.db.manager.findOneBy(PersonEntity, { email: email.toLowerCase() });
-    const right = await verify(person?.passwordHash ?? (await NOBODY), password);
+    const right = await isPassword(person?.passwordHash, password);
     if (!person || !right)
       throw new ServerProblem(
         'wrong-credentials',
@@ -76,71 +88,23 @@ export class ShopService {
   async shop(caller: Caller): Promise<Shop> {
     const shop = await this.db.manager.findOneBy(ShopEntity, { id: caller.shopId });
     if (!shop) throw notFound('shop');
-    return { ...shop, overlay: Boolean(shop.overlay) };
+    const view = { ...shop, overlay: Boolean(shop.overlay) };
+    // What an hour costs is between the shop and itself.
+    return caller.role === 'customer' ? { ...view, rates: NO_RATES, taxRate: 0 } : view;
   }
 
   async person(caller: Caller): Promise<Person> {
     const person = await this.db.manager.findOneBy(PersonEntity, { id: caller.personId, shopId: caller.shopId });
     if (!person) throw new ServerProblem('not-signed-in', 'This account no longer exists; ask the owner of the shop.');
-    return viewOf(person);
+    return personView(person);
   }
 
   async changeShop(caller: Caller, { version, ...changes }: Omit<Shop, 'id'>): Promise<Shop> {
     needs('owner', caller);
-    await changeVersioned(this.db.manager, ShopEntity, caller.shopId, version, changes, () => this.shop(caller));
+    await changeOfShop(this.db, caller.shopId, async (manager) => {
+      await changeVersioned(manager, ShopEntity, caller.shopId, version, changes, () => this.shop(caller));
+      await note(manager, caller, 'House rules changed');
+    });
     return this.shop(caller);
   }
-
-  async people(caller: Caller): Promise<Person[]> {
-    return (
-      await this.db.manager.find(PersonEntity, { where: { shopId: caller.shopId }, order: { createdAt: 'ASC' } })
-    ).map(viewOf);
-  }
-
-  async addPerson(
-    caller: Caller,
-    input: { name: string; email: string; password: string; role: Role },
-  ): Promise<Person> {
-    needs('owner', caller);
-    if (await this.db.manager.existsBy(PersonEntity, { email: input.email.toLowerCase() }))
-      throw alreadyThere('email', 'There is an account with this e-mail already; use another one.');
-    const person = await this.personRow(caller.shopId, input);
-    await this.db.manager.insert(PersonEntity, person);
-    return viewOf(person);
-  }
-
-  async changeRole(caller: Caller, id: string, role: Role): Promise<Person[]> {
-    needs('owner', caller);
-    const owners = await this.db.manager.findBy(PersonEntity, { shopId: caller.shopId, role: 'owner' });
-    if (role !== 'owner' && owners.length === 1 && owners[0]!.id === id)
-      throw new ServerProblem('invalid', 'A shop needs an owner; make somebody else owner first.', 'role');
-    const result = await this.db.manager.update(PersonEntity, { id, shopId: caller.shopId }, { role });
-    if (result.affected !== 1) throw notFound('person');
-    // A session carries the role it began with: end those of this person.
-    await this.db.query('DELETE FROM session WHERE data LIKE ?', [`%"personId":"${id}"%`]);
-    return this.people(caller);
-  }
-
-  private async personRow(
-    shopId: string,
-    input: { name: string; email: string; password: string; role: Role },
-  ): Promise<PersonRow> {
-    return {
-      id: randomUUID(),
-      shopId,
-      name: input.name,
-      email: input.email.toLowerCase(),
-      passwordHash: await hash(input.password, ARGON),
-      role: input.role,
-      createdAt: new Date(),
-    };
-  }
 }
-
-const viewOf = ({ id, name, email, role }: PersonRow): Person => ({ id, name, email, role });
-const callerFor = (person: PersonRow): Caller => ({
-  personId: person.id,
-  shopId: person.shopId,
-  name: person.name,
-  role: person.role,
-});

@@ -51,6 +51,7 @@ export const ReadingEntity = new EntitySchema<ReadingRow>({
   indices: [
     { name: 'reading_place', columns: ['vehicleId', 'panel'] },
     { name: 'reading_time', columns: ['vehicleId', 'at'] },
+    { name: 'reading_counting', columns: ['vehicleId', 'withdrawnAt', 'panel'] },
   ],
   foreignKeys: [belongsTo('vehicle', 'vehicleId')],
 });

@@ -3,10 +3,24 @@ import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { EVIDENCE, type Evidence, type ExtentView, type LearntView } from '@aspecta/contract/survey';
 import { sheetOf, type Panel } from '@aspecta/core/body';
 import { area, clip } from '@aspecta/core/geometry';
-import { behindChance, SPREAD_PRIOR, spreadRatio, type Opening, type SpreadEvidence } from '@aspecta/core/survey';
+import {
+  behindChance,
+  openingOf,
+  SPREAD_PRIOR,
+  spreadRatio,
+  type Opening,
+  type SpreadEvidence,
+} from '@aspecta/core/survey';
 import { VehicleEntity } from '../garage/entities.ts';
 import type { Caller } from '../http/session.ts';
-import { ForecastEntity, ZoneEntity, ZoneVersionEntity, type ForecastRow, type ZoneRow } from './entities.ts';
+import {
+  ForecastEntity,
+  ZoneEntity,
+  ZoneVersionEntity,
+  type ForecastRow,
+  type ZoneRow,
+  type ZoneVersionRow,
+} from './entities.ts';
 
 /** How much each kind of evidence shows, from the least to the most. */
 const DEPTH: Readonly<Record<Evidence, number>> = {
@@ -20,6 +34,13 @@ const DEPTH: Readonly<Record<Evidence, number>> = {
 /** mm². An opening that found nothing at all still has to have a logarithm. */
 const LEAST_FOUND = 1;
 
+/** Openings that are learnt from at most: the latest. */
+const MOST_OPENINGS = 2000;
+
+/** The last version of a zone that somebody drew after having looked deeper than `shown`. */
+const deepest = (versions: readonly ZoneVersionRow[], zoneId: string, shown: Evidence) =>
+  versions.filter((row) => row.zoneId === zoneId && DEPTH[row.evidence] > DEPTH[shown]).at(-1);
+const foundIn = (row: ZoneVersionRow) => Math.max(LEAST_FOUND, area([row.ring, ...row.holes]));
 const kindOf = (evidence: Evidence): SpreadEvidence => (evidence === 'map' ? 'stripped' : evidence);
 
 /** What showed, what was predicted, what was found: kept zone by zone, learnt shop by shop. */
@@ -30,12 +51,12 @@ export class ExtentService {
     this.db = db;
   }
 
-  /** Keeps what is to be expected of a zone by what shows of it now; once for each kind of evidence. */
-  async foretell(manager: EntityManager, caller: Caller, zone: ZoneRow, panel: Panel): Promise<void> {
+  /** Keeps what is to be expected of a zone by what shows of it now; once for each kind of evidence. `history` is looked up before. */
+  async foretell(manager: EntityManager, zone: ZoneRow, panel: Panel, history: readonly Opening[]): Promise<void> {
     const known = await manager.findOneBy(ForecastEntity, { zoneId: zone.id, evidence: zone.evidence });
     const seen = clip('intersection', [zone.ring, ...zone.holes], sheetOf(panel)).area;
     if (known || seen === 0) return;
-    const { p50, p90 } = spreadRatio(kindOf(zone.evidence), await this.history(caller, zone.evidence));
+    const { p50, p90 } = spreadRatio(kindOf(zone.evidence), history);
     const whole = area(sheetOf(panel));
     await manager.insert(ForecastEntity, {
       id: randomUUID(),
@@ -67,9 +88,7 @@ export class ExtentService {
     ]);
     return forecasts.map((forecast: ForecastRow): ExtentView => {
       const zone = zones.find((candidate) => candidate.id === forecast.zoneId)!;
-      const deeper = versions
-        .filter((row) => row.zoneId === zone.id && DEPTH[row.evidence] > DEPTH[forecast.evidence])
-        .at(-1);
+      const deeper = deepest(versions, zone.id, forecast.evidence);
       return {
         zoneId: zone.id,
         panel: zone.panel,
@@ -78,7 +97,7 @@ export class ExtentService {
         seen: forecast.seen,
         predicted50: forecast.predicted50,
         predicted90: forecast.predicted90,
-        found: deeper ? Math.max(LEAST_FOUND, area([deeper.ring, ...deeper.holes])) : null,
+        found: deeper ? foundIn(deeper) : null,
         foundBy: deeper?.evidence ?? null,
         at: forecast.at.toISOString(),
       };
@@ -87,9 +106,25 @@ export class ExtentService {
 
   /** Openings of the whole shop for one kind of evidence: what its next prediction rests on. */
   async history(caller: Caller, evidence: Evidence): Promise<Opening[]> {
-    return (await this.cases(caller))
-      .filter((extent) => kindOf(extent.evidence) === kindOf(evidence))
-      .map(({ predicted50, found }) => ({ predicted: predicted50, found: found! }));
+    const alike = (Object.keys(EVIDENCE) as Evidence[]).filter((other) => kindOf(other) === kindOf(evidence));
+    // Only zones that were foretold by this evidence can teach anything about it.
+    const foretold = await this.db.manager
+      .createQueryBuilder(ForecastEntity, 'forecast')
+      .innerJoin('zone', 'zone', 'zone.id = forecast.zoneId AND zone.deletedAt IS NULL')
+      .innerJoin('vehicle', 'vehicle', 'vehicle.id = zone.vehicleId')
+      .where('vehicle.shopId = :shop AND forecast.evidence IN (:...alike)', { shop: caller.shopId, alike })
+      .orderBy('forecast.at', 'DESC')
+      .limit(MOST_OPENINGS)
+      .getMany();
+    if (foretold.length === 0) return [];
+    const versions = await this.db.manager.find(ZoneVersionEntity, {
+      where: { zoneId: In(foretold.map((row) => row.zoneId)) },
+      order: { version: 'ASC' },
+    });
+    return foretold.flatMap(({ zoneId, seen, evidence: shown }): Opening[] => {
+      const deeper = deepest(versions, zoneId, shown);
+      return deeper ? [openingOf(kindOf(shown), seen, foundIn(deeper))] : [];
+    });
   }
 
   /** Of opened cases: over how many lies another layer that was looked at, and in how many it was damaged too. */
@@ -130,7 +165,7 @@ export class ExtentService {
       .filter((evidence) => evidence in EVIDENCE)
       .map((evidence) => {
         const own = cases.filter((extent) => kindOf(extent.evidence) === evidence);
-        const history = own.map(({ predicted50, found }) => ({ predicted: predicted50, found: found! }));
+        const history = own.map(({ seen, found }) => openingOf(evidence, seen, found!));
         const { p10, p50, p90, factor } = spreadRatio(evidence, history);
         return {
           evidence,

@@ -2,6 +2,7 @@ import { IsNull, type DataSource } from 'typeorm';
 import type { FindInput, FindView } from '@aspecta/contract/survey';
 import { panelOf, type BodyPlan, type Panel } from '@aspecta/core/body';
 import { checkReading, NEAR_MOUNT, signOf } from '@aspecta/core/survey';
+import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { GarageService } from '../garage/service.ts';
 import { notFound } from '../http/problems.ts';
@@ -43,7 +44,7 @@ export class FindService {
       deletedAt: null,
       backAt: null,
     };
-    await this.db.transaction(async (manager) => {
+    await changeOf(this.db, vehicleId, async (manager) => {
       const known = await manager.findOneBy(FindEntity, { id: input.id });
       if (known && known.vehicleId !== vehicleId) throw notFound('find');
       if (known) return;
@@ -61,12 +62,11 @@ export class FindService {
 
   async setRemoved(caller: Caller, vehicleId: string, id: string, removed: boolean): Promise<void> {
     await this.garage.own(caller, vehicleId);
-    const { affected } = await this.db.manager.update(
-      FindEntity,
-      { id, vehicleId },
-      removed ? { deletedAt: new Date() } : { deletedAt: null, backAt: new Date() },
-    );
-    if (affected !== 1) throw notFound('find');
+    await changeOf(this.db, vehicleId, async (manager) => {
+      const change = removed ? { deletedAt: new Date() } : { deletedAt: null, backAt: new Date() };
+      const { affected } = await manager.update(FindEntity, { id, vehicleId }, change);
+      if (affected !== 1) throw notFound('find');
+    });
   }
 }
 

@@ -4,6 +4,7 @@ import { layerOf, panelOf, sheetOf } from '@aspecta/core/body';
 import { area } from '@aspecta/core/geometry';
 import { Problem, refuse } from '@aspecta/core';
 import { pitRating, pits, type PitRating } from '@aspecta/core/survey';
+import { changeOf } from '../db/changeOf.ts';
 import type { GarageService } from '../garage/service.ts';
 import { notFound } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
@@ -59,19 +60,6 @@ export class PitService {
         'depth',
         `A pit of ${input.depth} mm is deeper than the sheet (${layer.thickness} mm): note a hole instead, as a probe reading.`,
       );
-    const others = await this.db.manager.findBy(PitEntity, {
-      vehicleId,
-      panel: input.panel,
-      layer: input.layer,
-      deletedAt: IsNull(),
-    });
-    const side = others.find((row) => row.id !== input.id)?.side;
-    if (side !== undefined && side !== input.side)
-      refuse(
-        'unequal-patches',
-        'side',
-        `The other patches of this sheet are ${side} mm wide; measure this one over the same width.`,
-      );
     const row: PitRow = {
       ...input,
       pits: input.pits ?? null,
@@ -81,20 +69,33 @@ export class PitService {
       by: caller.name,
       deletedAt: null,
     };
-    await this.db.manager.createQueryBuilder().insert().into(PitEntity).values(row).orIgnore().execute();
-    const stored = await this.db.manager.findOneByOrFail(PitEntity, { id: input.id });
-    if (stored.vehicleId !== vehicleId) throw notFound('patch');
+    await changeOf(this.db, vehicleId, async (manager) => {
+      const { panel, layer: of } = input;
+      const others = await manager.findBy(PitEntity, { vehicleId, panel, layer: of, deletedAt: IsNull() });
+      const side = others.find((other) => other.id !== input.id)?.side;
+      if (side !== undefined && side !== input.side)
+        refuse(
+          'unequal-patches',
+          'side',
+          `The other patches of this sheet are ${side} mm wide; measure this one over the same width.`,
+        );
+      await manager.createQueryBuilder().insert().into(PitEntity).values(row).orIgnore().execute();
+      const stored = await manager.findOneByOrFail(PitEntity, { id: input.id });
+      if (stored.vehicleId !== vehicleId) throw notFound('patch');
+    });
     return this.of(caller, vehicleId, input.panel, input.layer);
   }
 
   async setRemoved(caller: Caller, vehicleId: string, id: string, removed: boolean): Promise<void> {
     await this.garage.own(caller, vehicleId);
-    const { affected } = await this.db.manager.update(
-      PitEntity,
-      { id, vehicleId },
-      { deletedAt: removed ? new Date() : null },
-    );
-    if (affected !== 1) throw notFound('patch');
+    await changeOf(this.db, vehicleId, async (manager) => {
+      const { affected } = await manager.update(
+        PitEntity,
+        { id, vehicleId },
+        { deletedAt: removed ? new Date() : null },
+      );
+      if (affected !== 1) throw notFound('patch');
+    });
   }
 }
 

@@ -5,6 +5,7 @@ import { panelOf, type BodyPlan } from '@aspecta/core/body';
 import { readingSchema } from '@aspecta/contract/survey/schemas';
 import { checkReading, type LineError, type Reading } from '@aspecta/core/survey';
 import { Problem, refuse } from '@aspecta/core';
+import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { GarageService } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
@@ -75,7 +76,7 @@ export class ReadingService {
       }
     });
     const ids = inputs.map((input) => input.id);
-    return this.db.transaction(async (manager) => {
+    return changeOf(this.db, vehicleId, async (manager) => {
       const known = await manager.findBy(ReadingEntity, { id: In(ids) });
       if (known.some((row) => row.vehicleId !== vehicleId)) throw notFound('reading');
       const fresh = inputs.filter((input) => !known.some((row) => row.id === input.id));
@@ -103,7 +104,7 @@ export class ReadingService {
     withdrawn: boolean,
   ): Promise<ReadingView[]> {
     await this.garage.own(caller, vehicleId);
-    return this.db.transaction(async (manager) => {
+    return changeOf(this.db, vehicleId, async (manager) => {
       await manager.update(
         ReadingEntity,
         { id: In([...ids]), vehicleId },
@@ -147,7 +148,7 @@ export class ReadingService {
 
   private async storeAll(caller: Caller, vehicleId: string, inputs: readonly ReadingInput[]): Promise<void> {
     const rows = inputs.map((input) => rowOf(vehicleId, caller, input));
-    await this.db.transaction(async (manager) => {
+    await changeOf(this.db, vehicleId, async (manager) => {
       for (let i = 0; i < rows.length; i += CHUNK)
         await manager
           .createQueryBuilder()

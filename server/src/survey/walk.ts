@@ -1,6 +1,7 @@
 import type { DataSource } from 'typeorm';
 import type { WalkView } from '@aspecta/contract/survey';
 import { walkCoverage, walkRound } from '@aspecta/core/survey';
+import { changeOf } from '../db/changeOf.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import { notFound } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
@@ -47,12 +48,11 @@ export class WalkService {
   ): Promise<WalkView> {
     const vehicle = await this.garage.own(caller, vehicleId);
     if (!placesOf(vehicle).some((candidate) => candidate.id === place)) throw notFound('place');
-    if (state === 'open') await this.db.manager.delete(LookEntity, { vehicleId, place });
-    else
-      await this.db.manager.upsert(LookEntity, { vehicleId, place, state, at: new Date(), by: caller.name }, [
-        'vehicleId',
-        'place',
-      ]);
+    const row = { vehicleId, place, at: new Date(), by: caller.name };
+    await changeOf(this.db, vehicleId, async (manager) => {
+      if (state === 'open') await manager.delete(LookEntity, { vehicleId, place });
+      else await manager.upsert(LookEntity, { ...row, state }, ['vehicleId', 'place']);
+    });
     return this.walk(caller, vehicleId);
   }
 }

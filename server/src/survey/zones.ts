@@ -13,6 +13,7 @@ import { area, clip, type Polygon } from '@aspecta/core/geometry';
 import { mergeZones, splitZone, subtractZone, zoneClassFrom, zoneDistances, zonePolygon } from '@aspecta/core/survey';
 import { refuse } from '@aspecta/core';
 import { changeVersioned } from '../db/change.ts';
+import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { GarageService } from '../garage/service.ts';
 import { notFound } from '../http/problems.ts';
@@ -65,7 +66,8 @@ export class ZoneService {
   /** Draws a zone; the same zone sent twice is stored once. */
   async add(caller: Caller, vehicleId: string, input: ZoneInput): Promise<ZoneView> {
     const panel = await this.checked(caller, vehicleId, input.panel, input);
-    return this.db.transaction(async (manager) => {
+    const history = await this.services.extents.history(caller, input.evidence);
+    return changeOf(this.db, vehicleId, async (manager) => {
       const known = await manager.findOneBy(ZoneEntity, { id: input.id });
       if (known) {
         if (known.vehicleId !== vehicleId) throw notFound('zone');
@@ -74,7 +76,7 @@ export class ZoneService {
       const row = await this.insert(manager, caller, vehicleId, input);
       const what = ZONE_CLASSES[row.class].toLowerCase();
       await record(manager, caller, vehicleId, 'survey', `Zone on ${panel.name}: ${what}`);
-      await this.services.extents.foretell(manager, caller, row, panel);
+      await this.services.extents.foretell(manager, row, panel, history);
       return zoneView(row, panel);
     });
   }
@@ -87,9 +89,10 @@ export class ZoneService {
   ): Promise<ZoneView> {
     const before = await this.own(caller, vehicleId, id);
     const panel = await this.checked(caller, vehicleId, before.panel, changes);
-    return this.db.transaction(async (manager) => {
+    const history = await this.services.extents.history(caller, changes.evidence);
+    return changeOf(this.db, vehicleId, async (manager) => {
       const row = await this.rewrite(manager, caller, id, version, changes, panel);
-      await this.services.extents.foretell(manager, caller, row, panel);
+      await this.services.extents.foretell(manager, row, panel, history);
       return zoneView(row, panel);
     });
   }
@@ -100,8 +103,9 @@ export class ZoneService {
     const vehicle = await this.services.garage.own(caller, vehicleId);
     const panel = panelOf(vehicle.plan, first.panel);
     const result: ZoneOperationView = { changed: [], added: [], removed: [] };
-    await this.db.transaction(async (manager) => {
-      const pieces = await this.piecesOf(manager, caller, vehicleId, first, operation, result);
+    const other = operation.op === 'split' ? undefined : await this.own(caller, vehicleId, operation.other);
+    await changeOf(this.db, vehicleId, async (manager) => {
+      const pieces = await this.piecesOf(manager, caller, first, other, operation, result);
       const [largest, ...others] = [...pieces].sort((a, b) => area(b) - area(a));
       const shaped = (polygon: Polygon): ZoneBody => ({
         layer: first.layer,
@@ -130,19 +134,19 @@ export class ZoneService {
   private async piecesOf(
     manager: EntityManager,
     caller: Caller,
-    vehicleId: string,
     first: ZoneRow,
+    other: ZoneRow | undefined,
     operation: ZoneOperation,
     result: ZoneOperationView,
   ): Promise<readonly Polygon[]> {
     if (operation.op === 'split') return splitZone(polygonOf(first), operation.line);
-    const other = await this.own(caller, vehicleId, operation.other);
+    if (!other) throw notFound('zone');
     if (other.id === first.id) refuse('same-zone', 'other', 'Choose another zone.');
     if (other.panel !== first.panel || other.layer !== first.layer)
       refuse('other-layer', 'other', 'These zones lie on different layers; only zones of one layer can be joined.');
     if (operation.op === 'subtract') return subtractZone(polygonOf(first), polygonOf(other));
     const merged = mergeZones(polygonOf(first), polygonOf(other));
-    const stored = () => manager.findOneBy(ZoneEntity, { id: other.id, deletedAt: IsNull() });
+    const stored = () => this.db.manager.findOneBy(ZoneEntity, { id: other.id, deletedAt: IsNull() });
     const gone = { deletedAt: new Date(), changedAt: new Date(), changedBy: caller.name };
     await changeVersioned(manager, ZoneEntity, other.id, operation.otherVersion, gone, stored);
     result.removed.push(other.id);
@@ -151,14 +155,16 @@ export class ZoneService {
 
   async remove(caller: Caller, vehicleId: string, id: string): Promise<void> {
     await this.own(caller, vehicleId, id);
-    await this.db.manager.update(ZoneEntity, { id }, { deletedAt: new Date(), changedAt: new Date() });
+    await changeOf(this.db, vehicleId, (manager) =>
+      manager.update(ZoneEntity, { id }, { deletedAt: new Date(), changedAt: new Date() }),
+    );
   }
 
   /** Undoes a removal. */
   async restore(caller: Caller, vehicleId: string, id: string): Promise<ZoneView> {
     const row = await this.own(caller, vehicleId, id, true);
     const changedAt = new Date();
-    await this.db.manager.update(ZoneEntity, { id }, { deletedAt: null, changedAt });
+    await changeOf(this.db, vehicleId, (manager) => manager.update(ZoneEntity, { id }, { deletedAt: null, changedAt }));
     const vehicle = await this.services.garage.own(caller, vehicleId);
     return zoneView({ ...row, deletedAt: null, changedAt }, panelOf(vehicle.plan, row.panel));
   }

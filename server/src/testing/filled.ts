@@ -39,6 +39,7 @@ export async function fill(db: DataSource, volume: number): Promise<Filled> {
     rates: '{"hour":4500,"sheetDm2":60,"weldMetre":250,"coatDm2":40}',
     version: 1,
     ...later(3, { overlay: 0 }),
+    ...later(5, { temperature: 20 }),
   });
   await insert('person', {
     id: person,
@@ -61,6 +62,7 @@ export async function fill(db: DataSource, volume: number): Promise<Filled> {
     version: 1,
     createdAt: at,
     ...later(2, { past: '[]' }),
+    ...later(5, { revision: 0 }),
   });
   await insert('reading', {
     id: reading,
@@ -105,6 +107,7 @@ export async function fill(db: DataSource, volume: number): Promise<Filled> {
     price: 10_000,
     carriage: 500,
     leadDays: 9,
+    ...later(5, { vehicleId: vehicle, currency: 'EUR' }),
   });
   await insert('repair', {
     id: repair,
@@ -119,6 +122,7 @@ export async function fill(db: DataSource, volume: number): Promise<Filled> {
     version: 1,
     decidedBy: 'Old hand',
     decidedAt: at,
+    ...later(5, { currency: 'EUR' }),
   });
   await insert('order_line', {
     id: order,
@@ -133,6 +137,7 @@ export async function fill(db: DataSource, volume: number): Promise<Filled> {
     history: '[]',
     version: 1,
     createdAt: at,
+    ...later(5, { currency: 'EUR', taxRate: 0.2 }),
   });
   await insert('event', {
     id: randomUUID(),

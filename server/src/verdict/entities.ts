@@ -6,7 +6,10 @@ export interface OfferRow {
   id: string;
   shopId: string;
   planId: string;
+  /** Null in offers of the time when they belonged to a body plan; each car has its own copy of those. */
+  vehicleId: string | null;
   panel: string;
+  currency: string;
   maker: string;
   price: number;
   carriage: number;
@@ -23,8 +26,11 @@ export const OfferEntity = new EntitySchema<OfferRow>({
     price: whole(),
     carriage: whole(),
     leadDays: whole(),
+    vehicleId: maybe(ref()),
+    currency: text(3),
   },
-  foreignKeys: [belongsTo('shop', 'shopId')],
+  indices: [{ name: 'offer_vehicle', columns: ['vehicleId', 'panel'] }],
+  foreignKeys: [belongsTo('shop', 'shopId'), belongsTo('vehicle', 'vehicleId')],
 });
 
 /** A decision over one or more zones of a panel. */
@@ -39,6 +45,8 @@ export interface RepairRow {
   reason: string;
   hours: Spread;
   cost: Spread;
+  /** Of the cost: that of the shop on the day of the decision. */
+  currency: string;
   done: boolean;
   version: number;
   decidedBy: string;
@@ -57,6 +65,7 @@ export const RepairEntity = new EntitySchema<RepairRow>({
     reason: text(500),
     hours: json(),
     cost: json(),
+    currency: text(3),
     done: flag(),
     version: version(),
     decidedBy: text(120),

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { decideSchema, offerSchema, redecideSchema, weighSchema } from '@aspecta/contract/verdict/schemas';
 import type { GarageService } from '../garage/service.ts';
-import { idOf } from '../http/params.ts';
+import { idOf, wordOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
 import type { OfferService } from './offers.ts';
@@ -15,7 +15,12 @@ export function verdictRoutes(verdicts: VerdictService, offers: OfferService, ga
   router.post('/vehicles/:id/offers', async (request, response) => {
     const caller = callerOf(request);
     const vehicle = await garage.own(caller, idOf(request));
-    response.status(201).json(await offers.add(caller, vehicle.planId, parse(offerSchema, request.body)));
+    response.status(201).json(await offers.add(caller, vehicle, parse(offerSchema, request.body)));
+  });
+  router.get('/vehicles/:id/panels/:panel/offers-elsewhere', async (request, response) => {
+    const caller = callerOf(request);
+    const vehicle = await garage.own(caller, idOf(request));
+    response.json(await offers.elsewhere(caller, vehicle, wordOf(request, 'panel')));
   });
   router.get('/vehicles/:id/repairs', async (request, response) => {
     response.json(await verdicts.list(callerOf(request), idOf(request)));

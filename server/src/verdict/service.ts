@@ -1,8 +1,9 @@
-import { In, IsNull, type DataSource } from 'typeorm';
+import { IsNull, type DataSource } from 'typeorm';
 import type { RepairView, VerdictView } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
 import { isBought, type OptionId, type Verdict } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
+import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
@@ -60,8 +61,8 @@ export class VerdictService {
         'zoneIds',
       );
     const panel = panelOf(plan, zones[0]!.panel);
-    const [offer, shop] = await Promise.all([
-      this.services.offers.best(caller, vehicle.planId, panel.id),
+    const [{ offer, foreign }, shop] = await Promise.all([
+      this.services.offers.best(caller, vehicle, panel.id),
       this.services.shops.shop(caller),
     ]);
     const verdict = await this.services.bench.run(
@@ -76,7 +77,7 @@ export class VerdictService {
       },
       caller.personId,
     );
-    return { verdict, offer };
+    return { verdict, offer, foreign };
   }
 
   async list(caller: Caller, vehicleId: string): Promise<RepairView[]> {
@@ -117,16 +118,6 @@ export class VerdictService {
       return this.repair(caller, known.id);
     }
     const zones = await this.services.zones.byIds(vehicleId, input.zoneIds);
-    const taken = (await this.ofVehicle(vehicleId)).find((repair) =>
-      repair.zones.some((zone) => input.zoneIds.includes(zone.id)),
-    );
-    if (taken)
-      throw new ServerProblem(
-        'already-there',
-        'One of these zones has been decided already; change that decision instead.',
-        'zoneIds',
-        { current: taken.id },
-      );
     const { verdict, offer } = await this.compareFor(caller, vehicle, zones);
     const option = chosen(verdict, input.choice);
     const panel = panelOf(vehicle.plan, zones[0]!.panel);
@@ -140,13 +131,25 @@ export class VerdictService {
       reason: input.reason,
       hours: option.hours,
       cost: option.cost,
+      currency: (await this.services.shops.shop(caller)).currency,
       done: false,
       version: 1,
       decidedBy: caller.name,
       decidedAt: new Date(),
       deletedAt: null,
     };
-    await this.db.transaction(async (manager) => {
+    await changeOf(this.db, vehicleId, async (manager) => {
+      const others = await manager.findBy(RepairEntity, { vehicleId, deletedAt: IsNull() });
+      // The same decision sent twice at once: the first has just been kept.
+      if (others.some((repair) => repair.id === row.id)) return;
+      const taken = others.find((repair) => repair.zones.some((zone) => input.zoneIds.includes(zone.id)));
+      if (taken)
+        throw new ServerProblem(
+          'already-there',
+          'One of these zones has been decided already; change that decision instead.',
+          'zoneIds',
+          { current: taken.id },
+        );
       await manager.insert(RepairEntity, row);
       if (isBought(input.choice) && offer) await this.services.orders.wantPanel(manager, caller, row, offer);
       await record(manager, caller, vehicleId, 'verdict', `${panel.name}: ${WORDS[input.choice]} – ${input.reason}`);
@@ -160,7 +163,11 @@ export class VerdictService {
     { version, ...changes }: { choice: OptionId; reason: string; done: boolean; version: number },
   ): Promise<RepairView> {
     const { repair, vehicle } = await this.own(caller, id);
-    let figures: Pick<RepairRow, 'hours' | 'cost'> = { hours: repair.hours, cost: repair.cost };
+    let figures: Pick<RepairRow, 'hours' | 'cost' | 'currency'> = {
+      hours: repair.hours,
+      cost: repair.cost,
+      currency: repair.currency,
+    };
     let offer: VerdictView['offer'] = null;
     if (changes.choice !== repair.choice) {
       const zones = await this.services.zones.byIds(
@@ -169,10 +176,11 @@ export class VerdictService {
       );
       const view = await this.compareFor(caller, vehicle, zones);
       const option = chosen(view.verdict, changes.choice);
-      figures = { hours: option.hours, cost: option.cost };
+      const { currency } = await this.services.shops.shop(caller);
+      figures = { hours: option.hours, cost: option.cost, currency };
       offer = view.offer;
     }
-    await this.db.transaction(async (manager) => {
+    await changeOf(this.db, vehicle.id, async (manager) => {
       await changeVersioned(
         manager,
         RepairEntity,
@@ -197,8 +205,12 @@ export class VerdictService {
 
   /** Takes a decision back; its zones can be decided again. */
   async remove(caller: Caller, id: string): Promise<void> {
-    await this.own(caller, id);
-    await this.db.manager.update(RepairEntity, { id: In([id]) }, { deletedAt: new Date() });
+    const { vehicle, repair } = await this.own(caller, id);
+    await changeOf(this.db, vehicle.id, async (manager) => {
+      await manager.update(RepairEntity, { id }, { deletedAt: new Date() });
+      const name = panelOf(vehicle.plan, repair.panel).name;
+      await record(manager, caller, vehicle.id, 'verdict', `${name}: decision taken back`);
+    });
   }
 }
 
@@ -225,6 +237,7 @@ function viewOf(row: RepairRow, zones: readonly ZoneRow[]): RepairView {
     reason: row.reason,
     hours: row.hours,
     cost: row.cost,
+    currency: row.currency,
     done: Boolean(row.done),
     version: row.version,
     decidedBy: row.decidedBy,

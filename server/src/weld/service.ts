@@ -2,6 +2,7 @@ import type { DataSource } from 'typeorm';
 import type { WeldPlanView, WeldSettingsInput } from '@aspecta/contract/weld';
 import type { Point } from '@aspecta/core/geometry';
 import { changeVersioned } from '../db/change.ts';
+import { changeOf } from '../db/changeOf.ts';
 import type { CutService } from '../cut/service.ts';
 import { record } from '../events/record.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
@@ -51,34 +52,26 @@ export class WeldService {
       { seams: joints, thickness: cut.thickness, ...input },
       caller.personId,
     );
-    await this.db.transaction(async (manager) => {
+    await changeOf(this.db, vehicle.id, async (manager) => {
       if (await manager.existsBy(WeldStepEntity, { weldId: repairId }))
         throw new ServerProblem(
           'already-there',
           'Welding has begun: steps that are done cannot be planned again. Undo them first.',
           'strategy',
         );
-      if (version === 0) {
-        const insert = await manager
-          .createQueryBuilder()
-          .insert()
-          .into(WeldEntity)
-          .values({ id: repairId, input, plan, joints, acknowledgedBy: null, acknowledgedAt: null, version: 1 })
-          .orIgnore()
-          .execute();
-        if ((insert.raw as { affectedRows?: number }).affectedRows === 1) {
-          await record(
-            manager,
-            caller,
-            vehicle.id,
-            'weld',
-            `Weld plan for ${repair.panel}: ${plan.tacks} tacks, ${plan.stitches} stitches`,
-          );
-          return;
-        }
-      }
-      await changeVersioned(manager, WeldEntity, repairId, version, { input, plan, joints }, () =>
-        this.plan(caller, repairId),
+      const blank = { acknowledgedBy: null, acknowledgedAt: null, version: 1 };
+      if (version === 0 && !(await manager.existsBy(WeldEntity, { id: repairId })))
+        await manager.insert(WeldEntity, { id: repairId, input, plan, joints, ...blank });
+      else
+        await changeVersioned(manager, WeldEntity, repairId, version, { input, plan, joints }, () =>
+          this.plan(caller, repairId),
+        );
+      await record(
+        manager,
+        caller,
+        vehicle.id,
+        'weld',
+        `Weld plan for ${repair.panel}: ${plan.tacks} tacks, ${plan.stitches} stitches`,
       );
     });
     return this.required(caller, repairId);
@@ -89,7 +82,7 @@ export class WeldService {
     const view = await this.required(caller, repairId);
     const { vehicle } = await this.verdicts.own(caller, repairId);
     if (!view.acknowledged) {
-      await this.db.transaction(async (manager) => {
+      await changeOf(this.db, vehicle.id, async (manager) => {
         await manager.update(WeldEntity, { id: repairId }, { acknowledgedBy: caller.name, acknowledgedAt: new Date() });
         await record(manager, caller, vehicle.id, 'weld', 'Cautions before welding read');
       });
@@ -115,21 +108,23 @@ export class WeldService {
     if (!view.acknowledged)
       throw new ServerProblem('invalid', 'Read and acknowledge the cautions first.', 'acknowledged');
     if (!Number.isInteger(n) || n < 1 || n > view.plan.steps.length) throw notFound('step');
-    if (done)
-      await this.db.manager
-        .createQueryBuilder()
-        .insert()
-        .into(WeldStepEntity)
-        .values({ weldId: repairId, n, at: new Date(), by: caller.name })
-        .orIgnore()
-        .execute();
-    else await this.db.manager.delete(WeldStepEntity, { weldId: repairId, n });
-    const after = await this.required(caller, repairId);
-    if (after.done.length === after.plan.steps.length) {
-      const { vehicle } = await this.verdicts.own(caller, repairId);
-      await record(this.db.manager, caller, vehicle.id, 'weld', `Last weld on ${view.panel} done`);
-    }
-    return after;
+    const { vehicle } = await this.verdicts.own(caller, repairId);
+    await changeOf(this.db, vehicle.id, async (manager) => {
+      const before = await manager.countBy(WeldStepEntity, { weldId: repairId });
+      if (done)
+        await manager
+          .createQueryBuilder()
+          .insert()
+          .into(WeldStepEntity)
+          .values({ weldId: repairId, n, at: new Date(), by: caller.name })
+          .orIgnore()
+          .execute();
+      else await manager.delete(WeldStepEntity, { weldId: repairId, n });
+      const after = await manager.countBy(WeldStepEntity, { weldId: repairId });
+      if (after > before && after === view.plan.steps.length)
+        await record(manager, caller, vehicle.id, 'weld', `Last weld on ${view.panel} done`);
+    });
+    return this.required(caller, repairId);
   }
 
   private async required(caller: Caller, repairId: string): Promise<WeldPlanView> {

@@ -2,9 +2,10 @@ import { firstHouse } from './001-first-house.ts';
 import { deepSurvey } from './002-deep-survey.ts';
 import { overlay } from './003-overlay.ts';
 import { backAgain } from './004-back-again.ts';
+import { trust } from './005-trust.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
-export const volumes = [firstHouse, deepSurvey, overlay, backAgain];
+export const volumes = [firstHouse, deepSurvey, overlay, backAgain, trust];
 
 /** All migrations, oldest first. */
 export const migrations = volumes.flat();
