@@ -7,7 +7,7 @@ import type { Evidence } from '@aspecta/contract/survey';
 import type { OrderState } from '@aspecta/core/order';
 import type { ZoneClass } from '@aspecta/core/survey';
 import type { OptionId } from '@aspecta/core/verdict';
-import type { Position, Process, Strategy } from '@aspecta/core/weld';
+import type { ArcProcess, Position, Strategy } from '@aspecta/core/weld';
 import { buildServices, type Services } from '@aspecta/server/app';
 import { createDataSource, databaseAddress } from '@aspecta/server/db/dataSource';
 import { migrate } from '@aspecta/server/db/migrate';
@@ -66,7 +66,7 @@ interface Decision {
   reason: string;
   done?: boolean;
   stepsDone?: number;
-  weld?: { process: Process; position: Position; handWarm: number; strategy: Strategy };
+  weld?: { process: ArcProcess; position: Position; handWarm: number; strategy: Strategy };
 }
 interface Order {
   panel: string;

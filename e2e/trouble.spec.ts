@@ -38,7 +38,7 @@ test('a negative thickness, text and a place off the sheet are refused at the fi
   for (const [text, message] of [
     ['-0.3', /at least 0 mm/],
     ['thick', /is not a thickness/],
-    ['9', /at most 2.25 mm/],
+    ['9', /at most 4.9 mm/],
   ] as const) {
     await page.getByLabel('Metal left').fill(text);
     await page.keyboard.press('Enter');

@@ -12,6 +12,12 @@ export const SEAM_MEETS = 1;
 /** mm. Rounding of clipping coordinates: 1/1000 mm, far under what can be marked. */
 export const CLIP_GRID = 0.001;
 
+/** mm. The same where areas are combined for their own sake: a hundred-thousandth of a sliver 0.01 mm wide. */
+export const FINE_GRID = 1e-8;
+
+/** mm². Under this lies only what rounding has left. */
+export const DUST_AREA = 1e-6;
+
 /** mm. A vertex of a marked line that strays less from the chord is dropped: thickness of a felt-pen line. */
 export const PEN_LINE = 1;
 

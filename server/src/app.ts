@@ -99,7 +99,7 @@ export function buildServices(db: DataSource, files: string, gaugeList: readonly
   const orders = new OrderService(db, garage, shops);
   const verdicts = new VerdictService(db, { garage, zones, shops, offers, orders, bench });
   const cuts = new CutService(db, { verdicts, zones, readings, shops, bench });
-  const welds = new WeldService(db, { cuts, verdicts, bench });
+  const welds = new WeldService(db, { cuts, verdicts, shops, bench });
   const board = new BoardService(db, { garage, readings, zones, verdicts, orders });
   const reports = new ReportService(db, { garage, shops, readings, zones, finds, walks, pits, photos, board }, bench);
   return {

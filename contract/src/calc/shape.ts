@@ -191,7 +191,7 @@ export const shapeCalculations = [
       backB: mm('cut of edge B'),
       notch: degrees('opening at the root'),
       rootRadius: mm('hole at the root'),
-      surplus: mm('that would stand out without the notch'),
+      surplus: mm('from the corner of the fold lines to the tip of the uncut corner, laid flat'),
     },
     example: { flangeA: 15, flangeB: 12, corner: 90, fold: 180, radius: 1, thickness: 0.9 },
     run: cornerRelief,

@@ -77,13 +77,15 @@ export const surveyCalculations = [
       count: number('places wanted'),
       minSpacing: mm('least distance of two places'),
     },
-    may: { model },
+    may: { model, asBuilt: mm('sheet as built') },
     gives: {
       next: many(
         object({ u: mm('right'), v: mm('up'), reason: word('why there') }, '', { gain: number('how much it tells') }),
         'places, best first',
       ),
-      called: share('share of the area whose class is at least 90 % certain'),
+      called: share(
+        'share of the whole area that a reading reaches and whose side of the limit is at least 90 % certain; 0 before six readings',
+      ),
     },
     example: {
       points: [
@@ -116,7 +118,9 @@ export const surveyCalculations = [
       location: mm('λ, the most usual deepest pit of one patch'),
       scale: mm('δ, how much it differs'),
       areaRatio: number('patches that the panel has'),
-      deepestExpected: mm('deepest pit to be expected'),
+      deepestExpected: mm('passed by the deepest pit of about 63 in 100 such panels'),
+      deepestP50: mm('median of the deepest pit'),
+      deepestP90: mm('not passed in nine of ten such panels'),
       perforationProbability: share('chance that it is through'),
       standardError: mm('of deepestExpected'),
     },
@@ -152,7 +156,7 @@ export const surveyCalculations = [
     id: 'survey.corrosion',
     title: 'Loss over time',
     question: 'How much metal does open weather take?',
-    sources: ['ISO 9223 (figures from memory)', 'ISO 9224'],
+    sources: ['ISO 9223 (figures from memory)', 'ISO 9224 (linear beyond 20 years)'],
     cautions: ['Open weather, not a wet cavity: trapped water and salt take far more.'],
     needs: { category: Joi.string().description('C1 to C5 or CX'), years: number('exposure', 'years') },
     may: { zinc: flag('zinc instead of steel') },

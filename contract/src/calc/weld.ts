@@ -34,6 +34,7 @@ const COMPARES = 'Compares plans for the same joint; it is no forecast in millim
 const FIRE =
   'Fuel tank and lines out of the area, extinguisher at hand, fire watch for half an hour after welding. Zinc and old paint give off fumes.';
 const process = Joi.string().description('mig or tig');
+const kind = Joi.string().description('steel, zinc, stainless or aluminium; steel when left out');
 const material = {
   conductivity: number('heat conductivity', 'W/(m·K)'),
   density: number('density', 'kg/m³'),
@@ -54,16 +55,21 @@ export const weldCalculations = [
     question: 'How is the welder set for this sheet?',
     sources: [`${PRACTICE} (T-06)`, 'IEC 60974-1 load voltages (figures from memory)'],
     cautions: [TEST_PIECE, FIRE],
-    needs: { process, thickness: mm('one sheet') },
-    may: { position: Joi.string().description('flat, vertical or overhead') },
+    needs: { process: Joi.string().description('mig, tig, gas or spot'), thickness: mm('one sheet') },
+    may: {
+      position: Joi.string().description('flat, vertical or overhead'),
+      material: kind,
+      other: mm('the other sheet, where it differs; the thinner sets the current'),
+    },
     gives: {
-      tackCurrent: number('for tacks', 'A'),
-      seamCurrent: number('for seams', 'A'),
-      volts: number('at the seam current', 'V'),
-      filler: mm('wire or rod'),
-      travel: number('travel', 'mm/s'),
+      tackCurrent: maybe(number('for tacks', 'A')),
+      seamCurrent: maybe(number('for seams', 'A')),
+      volts: maybe(number('at the seam current', 'V')),
+      polarity: maybe(Joi.string().description('DC+, DC- or AC')),
+      filler: maybe(mm('wire or rod')),
+      travel: maybe(number('travel', 'mm/s')),
       gas: word('gas'),
-      gasFlow: number('flow', 'l/min'),
+      gasFlow: maybe(number('flow', 'l/min')),
       notes: many(word('note'), 'notes'),
     },
     example: { process: 'mig', thickness: 0.9, position: 'flat' },
@@ -145,7 +151,10 @@ export const weldCalculations = [
       time: seconds('after it'),
     },
     may: material,
-    gives: { rise: number('above the surroundings', 'K') },
+    gives: {
+      rise: number('above the surroundings', 'K'),
+      holds: flag('the metal would not melt at such a rise: so soon and so close the formula says nothing'),
+    },
     example: { energy: 1500, thickness: 0.9, distance: 20, time: 30 },
     run: lineSource,
   }),
@@ -280,6 +289,7 @@ export const weldCalculations = [
       pitch: mm('of tacks'),
       stitch: mm('length of a stitch'),
       handWarm: celsius('at which a place may be welded again'),
+      material: kind,
       ambient: celsius('workshop'),
       strategy: Joi.string().description('coolest, backstep, skip or continuous'),
     },

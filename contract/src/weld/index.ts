@@ -1,7 +1,7 @@
-import type { Position, Process, Strategy, WeldPlan } from '@aspecta/core/weld';
+import type { ArcProcess, Position, Strategy, WeldPlan } from '@aspecta/core/weld';
 
 export interface WeldSettingsInput {
-  process: Process;
+  process: ArcProcess;
   position: Position;
   handWarm: number;
   strategy: Strategy;

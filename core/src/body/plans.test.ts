@@ -129,7 +129,7 @@ describe.each(each)('%s as a plan', (_, plan) => {
   });
 
   it('can be cut through anywhere: sheets from outside to inside, hollows with the way to each drain', () => {
-    for (const panel of plan.panels.filter((entry) => entry.section)) {
+    for (const panel of plan.panels) {
       const box = boxOf(panel.outline);
       fc.assert(
         fc.property(fc.double({ min: -100, max: box.maxU + 100, noNaN: true }), (u) => {
@@ -137,12 +137,13 @@ describe.each(each)('%s as a plan', (_, plan) => {
           expect(section.u).toBeGreaterThanOrEqual(0);
           expect(section.u).toBeLessThanOrEqual(box.maxU);
           expect(section.sheets.map(({ layer }) => layer)).toEqual(ids(panel.layers));
-          for (const { line } of section.sheets)
-            for (const [depth, v] of line) {
-              expect(Number.isFinite(depth)).toBe(true);
-              expect(v).toBeGreaterThan(-60);
-              expect(v).toBeLessThan(box.maxV + 60);
-            }
+          for (const [depth, v] of section.sheets.flatMap(({ lines }) => lines.flat())) {
+            expect(Number.isFinite(depth)).toBe(true);
+            expect(v).toBeGreaterThan(-60);
+            expect(v).toBeLessThan(box.maxV + 60);
+            // Metal is never drawn where the panel is open.
+            if (!panel.section) for (const { from, to } of section.open) expect(v > from + 1 && v < to - 1).toBe(false);
+          }
           for (const hollow of section.hollows)
             hollow.nearest.forEach(({ along }, i, all) => {
               if (i > 0) expect(Math.abs(along)).toBeGreaterThanOrEqual(Math.abs(all[i - 1]!.along));
@@ -166,6 +167,17 @@ describe('what sets the bodies apart', () => {
   it('the platform car is bolted to its pans, the pickup has a bed', () => {
     expect(bodyPlan('platform').seams.some((seam) => seam.kind === 'bolted')).toBe(true);
     expect(bodyPlan('pickup').panels.some((panel) => /bed/i.test(panel.name))).toBe(true);
+  });
+  it('a window frame is two rails with glass between, and its sheets meet only where there is a flange or a seam', () => {
+    const plan = bodyPlan('saloon');
+    const framed = plan.panels.find((panel) =>
+      panel.holes.some((hole) => hole.kind === 'opening' && /window|glass|screen/i.test(hole.name)),
+    )!;
+    const window = framed.holes.find((hole) => hole.kind === 'opening' && /window|glass|screen/i.test(hole.name))!;
+    const { minU, maxU, minV, maxV } = boxOf(window.outline);
+    const { sheets, open } = sectionAt(plan, framed, (minU + maxU) / 2);
+    expect(open.some(({ from, to }) => Math.abs(from - minV) < 60 && Math.abs(to - maxV) < 60)).toBe(true);
+    for (const { lines } of sheets) expect(lines).toHaveLength(open.length + 1);
   });
   it('the sill of the saloon has three sheets and hollows that drain', () => {
     const plan = bodyPlan('saloon');

@@ -1,8 +1,17 @@
 import { sheetOf, type BodyPlan, type Panel } from '../body/index.ts';
 import type { CutPanel } from './rules.ts';
 
-/** A panel of a body plan as the line finder takes it: its edge, creases, flanges, holes to keep clear of, lead, spot-welded seams, and the sheets behind. */
-export function cutPanelOf(plan: BodyPlan, panel: Panel): CutPanel {
+/**
+ * A panel of a body plan as the line finder takes it: its edge, creases, flanges, holes to keep clear of, lead,
+ * spot-welded seams, and the sheets from the one that is cut inwards.
+ *
+ * @param layer id of the sheet that is cut; the outermost when left out
+ */
+export function cutPanelOf(plan: BodyPlan, panel: Panel, layer?: string): CutPanel {
+  const own = Math.max(
+    0,
+    panel.layers.findIndex(({ id }) => id === layer),
+  );
   return {
     outline: panel.outline,
     openings: sheetOf(panel).slice(1),
@@ -15,6 +24,6 @@ export function cutPanelOf(plan: BodyPlan, panel: Panel): CutPanel {
       .flatMap((seam) =>
         seam.sides.filter((side) => side.panel === panel.id).map(({ line }) => ({ line, pitch: seam.pitch })),
       ),
-    layers: panel.layers.map((layer) => layer.name),
+    layers: panel.layers.slice(own).map(({ name }) => name),
   };
 }

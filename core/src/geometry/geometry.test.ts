@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import polygonClipping from 'polygon-clipping';
 import { describe, expect, it } from 'vitest';
 import {
   area,
@@ -19,6 +20,7 @@ import {
   simpleRing,
   toLine,
   type Point,
+  type Polygon,
   type Ring,
 } from './index.ts';
 
@@ -91,6 +93,57 @@ describe('areas', () => {
         const together = combine({ op: 'union', a, b }).area + combine({ op: 'intersection', a, b }).area;
         expect(Math.abs(together - area(a) - area(b))).toBeLessThanOrEqual(10);
       }),
+    );
+  });
+});
+
+describe('slivers', () => {
+  const strip = (u: number, v: number, width: number, height: number): Polygon => [
+    [
+      [u, v],
+      [u + width, v],
+      [u + width, v + height],
+      [u, v + height],
+    ],
+  ];
+  it.each([0, 1234.567, -8765.4321])('0.01 mm wide keep their area to a hundred-thousandth, at u = %d', (at) => {
+    const { area } = combine({ op: 'difference', a: strip(at, at, 300, 100), b: strip(at + 0.01, at - 5, 400, 110) });
+    expect(area / (0.01 * 100)).toBeCloseTo(1, 5);
+    expect(
+      combine({ op: 'intersection', a: strip(at, at, 0.01, 100), b: strip(at - 1, at, 2, 40) }).area / 0.4,
+    ).toBeCloseTo(1, 5);
+  });
+
+  it('agree with a second library', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.005, max: 0.05, noNaN: true }),
+        fc.double({ min: -2000, max: 2000, noNaN: true }),
+        fc.double({ min: 0.1, max: 30, noNaN: true }),
+        (width, at, lean) => {
+          const a = [
+            [
+              [at, 0],
+              [at + 500, lean],
+              [at + 500, lean + 80],
+              [at, 80],
+            ],
+          ] as Polygon;
+          const b = [
+            [
+              [at, width],
+              [at + 500, lean + width],
+              [at + 500, lean + 90],
+              [at, 90],
+            ],
+          ] as Polygon;
+          const own = combine({ op: 'difference', a, b }).area;
+          const other = polygonClipping.difference(a as never, b as never) as unknown as Polygon[];
+          const theirs = other.reduce((sum, polygon) => sum + area(polygon), 0);
+          expect(own / theirs).toBeCloseTo(1, 5);
+        },
+      ),
+      { numRuns: 50 },
     );
   });
 });

@@ -27,7 +27,10 @@ export interface Relief {
   notch: number;
   /** Radius of the hole at the root, so that the corner does not tear, mm. */
   rootRadius: number;
-  /** How far the corner would stand out without the notch, mm. */
+  /**
+   * How far the tip of the uncut corner lies from the corner of the fold lines on the flat skin,
+   * mm: of a square corner flange·√2. Folded, that much is in the way.
+   */
   surplus: number;
 }
 
@@ -55,6 +58,9 @@ export function cornerRelief({ flangeA, flangeB, corner, fold, radius, thickness
     backB: flangeB * slope + gap / 2,
     notch: 180 - corner + (2 * Math.atan(slope)) / RADIANS,
     rootRadius: radius + neutralLine(radius, thickness) * thickness,
-    surplus: Math.max(flangeA, flangeB) * (1 / Math.sin(half) - 1),
+    // Where the two free edges would meet, the folded edges laid flat beside the skin.
+    surplus:
+      Math.sqrt(flangeA ** 2 + flangeB ** 2 + 2 * flangeA * flangeB * Math.cos(corner * RADIANS)) /
+      Math.sin(corner * RADIANS),
   };
 }

@@ -199,13 +199,17 @@ describe('bead, step and corner', () => {
   });
 
   // T-23: the surplus of a folded corner stands up 6 mm (1/4 in) or more.
-  it('a square corner with 15 mm edges would stand out by 6 mm, and is notched square', () => {
+  it('the uncut tip of a square corner with 15 mm edges lies 15·√2 mm from the folds, 6 mm beyond them, and is notched square', () => {
     const square = { flangeA: 15, flangeB: 15, corner: 90, radius: 1, thickness: 0.9, gap: 0 };
     expect(cornerRelief({ ...square, fold: 90 })).toMatchObject({
-      surplus: expect.closeTo(6.2, 1),
+      surplus: expect.closeTo(15 * Math.SQRT2, 9),
       notch: expect.closeTo(90, 9),
       backA: expect.closeTo(0, 9),
     });
+    expect(cornerRelief({ ...square, fold: 90 }).surplus - 15).toBeGreaterThan(6);
+    // Unequal edges at a square corner: the hypotenuse of both; at 60°, equal ones: width / sin 30°.
+    expect(cornerRelief({ ...square, flangeB: 20, fold: 90 }).surplus).toBeCloseTo(25, 9);
+    expect(cornerRelief({ ...square, corner: 60, fold: 90 }).surplus).toBeCloseTo(30, 9);
     // Folded flat on the skin both edges are mitred at 45°.
     expect(cornerRelief({ ...square, fold: 180 })).toMatchObject({
       backA: expect.closeTo(15, 9),

@@ -10,8 +10,10 @@ export interface SurveyRules {
   weldableMm: number;
   /** A place farther than this from any reading counts as not measured, mm. */
   reachMm: number;
-  /** A class is called where its probability reaches this. */
+  /** A class is called where its probability reaches this… */
   certainty: number;
+  /** …and nothing is before so many readings on different places. */
+  fewestToCall: number;
 }
 
 export const surveyRules: SurveyRules = {
@@ -21,6 +23,7 @@ export const surveyRules: SurveyRules = {
   weldableMm: 0.6,
   reachMm: 130,
   certainty: 0.9,
+  fewestToCall: 6,
 };
 
 export type CoatingClass = 'bare' | 'original' | 'repainted' | 'heavy' | 'filler';

@@ -16,10 +16,27 @@ const FIRST_YEAR: Readonly<
 };
 /** Exponents of time: ISO 9224, average of the metal. */
 const EXPONENT = { steel: 0.523, zinc: 0.813 };
+/** Years up to which the power law holds; from then on the loss goes on at the rate it has then (ISO 9224). */
+const POWER_LAW_YEARS = 20;
+
+/** Loss after so many years as a multiple of the first year's: t^b, and its tangent beyond twenty years. */
+export function growthOfLoss(years: number, metal: 'steel' | 'zinc' = 'steel'): number {
+  const b = EXPONENT[metal];
+  if (years <= POWER_LAW_YEARS) return years ** b;
+  return POWER_LAW_YEARS ** b + b * POWER_LAW_YEARS ** (b - 1) * (years - POWER_LAW_YEARS);
+}
+
+/** After how many years the loss is so many times that of the first year. */
+function yearsUntil(growth: number): number {
+  const b = EXPONENT.steel;
+  const atTwenty = POWER_LAW_YEARS ** b;
+  if (growth <= atTwenty) return growth ** (1 / b);
+  return POWER_LAW_YEARS + (growth - atTwenty) / (b * POWER_LAW_YEARS ** (b - 1));
+}
 
 /**
  * How much metal does open weather take? D = r·t^b with the first year's loss r of the
- * category, from its lower to its upper end.
+ * category, from its lower to its upper end; linear beyond twenty years.
  *
  * @param years 0 to 100
  * @param zinc true for the zinc of a galvanised sheet
@@ -41,7 +58,7 @@ export function corrosion({
   if (typeof zinc !== 'boolean') refuse('not-a-flag', 'zinc', 'zinc must be true or false.');
   const metal = zinc ? 'zinc' : 'steel';
   const [low, high] = rates[metal];
-  const growth = years ** EXPONENT[metal];
+  const growth = growthOfLoss(years, metal);
   return { low: low * growth, high: high * growth };
 }
 
@@ -55,21 +72,25 @@ export const CATEGORY_OF: Readonly<Record<Climate, CorrosivityCategory>> = {
 };
 
 export interface LookAgain {
-  category: CorrosivityCategory;
-  /** Years until the metal is down to the limit, at the fast and at the slow end of the category. */
-  soonest: number;
-  latest: number;
-  /** Months after which to look again: half of the soonest, between 1 and 12. */
+  /** Years until it is there, at the earliest that has to be reckoned with. */
+  earliest: number;
+  /** Months after which to look again: half of that, between 1 and 12. */
   months: number;
 }
 
+const looking = (earliest: number): LookAgain => ({
+  earliest,
+  // Half of the earliest time is common practice, no published source.
+  months: Math.min(12, Math.max(1, Math.floor((earliest * 12) / 2))),
+});
+
 /**
- * A sheet is left as it is and watched: when does it reach its limit if it goes on bare, and
- * when should somebody look again?
+ * A sheet is left as it is and watched: when is it down to its limit if it goes on bare, and
+ * when should somebody look again? By the fast end of the category.
  *
  * @param metal left now, mm
  * @param limit below which it cannot be welded to, mm
- * Source: corrosion turned round; half of the soonest time is common practice, no published source.
+ * Source: `corrosion` turned round.
  */
 export function lookAgain({
   metal,
@@ -80,17 +101,39 @@ export function lookAgain({
   limit: number;
   category: CorrosivityCategory;
 }): LookAgain {
-  const first = corrosion({ category, years: 1 });
+  const { high } = corrosion({ category, years: 1 });
   const spare = Math.max(
     0,
     finite('metal', metal, { min: 0, unit: 'mm' }) - finite('limit', limit, { min: 0, unit: 'mm' }),
   );
-  const until = (rate: number) => (rate === 0 ? Infinity : ((spare * 1000) / rate) ** (1 / EXPONENT.steel));
-  const soonest = until(first.high);
-  return {
-    category,
-    soonest,
-    latest: until(first.low),
-    months: Math.min(12, Math.max(1, Math.floor((soonest * 12) / 2))),
-  };
+  return looking(yearsUntil((spare * 1000) / high));
+}
+
+/**
+ * Pits are left and watched: when is the deepest through? A pit goes on as it has begun: how
+ * many times the even loss it has taken so far is kept as a factor on the rate. Of rate and
+ * category nothing is left in it then, only the shape of the loss over time: depth after t more
+ * years = depth now · D(years + t)/D(years).
+ *
+ * @param depth of the deepest pit now, mm: its P90, because the earliest date is asked for
+ * @param thickness of the sheet, mm
+ * @param years that it has been going on so far; where only the age of the car is known, rust
+ *   that began later is faster, so a third of the age is taken as the least (common practice, no published source)
+ * Source: ISO 9224 for the shape of the loss; the kept pitting factor is common practice, no published source.
+ */
+export function lookAtPits({
+  depth,
+  thickness,
+  years,
+}: {
+  depth: number;
+  thickness: number;
+  years: number;
+}): LookAgain {
+  finite('depth', depth, { min: 0, max: 1000, unit: 'mm' });
+  finite('thickness', thickness, { above: 0, max: 1000, unit: 'mm' });
+  const begun = Math.max(1, finite('years', years, { min: 0, max: 200 }) / 3);
+  if (depth >= thickness) return looking(0);
+  if (depth === 0) return looking(Infinity);
+  return looking(Math.max(0, yearsUntil((growthOfLoss(begun) * thickness) / depth) - begun));
 }

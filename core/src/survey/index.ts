@@ -29,7 +29,15 @@ export { expectedBeyond, fillCensored, type CensoredSample } from './censored.ts
 export { nextReadings, type NextReading, type NextReadingsInput } from './nextReadings.ts';
 export { pits, type Pits, type PitsInput } from './pits.ts';
 export { pitRating, type PitRating } from './pitRating.ts';
-export { corrosion, lookAgain, CATEGORY_OF, type CorrosivityCategory, type LookAgain } from './corrosion.ts';
+export {
+  corrosion,
+  growthOfLoss,
+  lookAgain,
+  lookAtPits,
+  CATEGORY_OF,
+  type CorrosivityCategory,
+  type LookAgain,
+} from './corrosion.ts';
 export {
   behindChance,
   openingOf,

@@ -1,9 +1,11 @@
 import type { Point, Polygon } from '../geometry/index.ts';
+import { calledShare } from './called.ts';
 import type { CensoredSample } from './censored.ts';
 import { metalClass, surveyRules, weldableLimit, type MetalClass, type SurveyRules } from './classes.ts';
 import { prepareNearKriging } from './krigeNear.ts';
 import { normalCdf } from './normal.ts';
-import { inReach, modelled, rasterMap, type Outlier, type Raster, type RasterMap } from './rasterMap.ts';
+import { inReach, modelled, rasterMap, uOf, vOf, type Outlier, type Raster, type RasterMap } from './rasterMap.ts';
+import { shareUnder } from './shareUnder.ts';
 import { GAUGE_SD, modelOfSheet } from './sheetModel.ts';
 import type { VariogramModel } from './variogram.ts';
 
@@ -30,8 +32,10 @@ export interface ThicknessMap extends Raster {
   /** Shares of the sheet, 0 to 1. */
   summary: {
     measured: number;
+    /** Of the whole sheet; see `calledShare`. */
     called: number;
     underLimit: number;
+    /** By conditional simulation; see `shareUnder`. */
     underLimitSd: number;
     /** Share that is under the limit with at least 90 % certainty. */
     surelyUnder: number;
@@ -126,7 +130,7 @@ export function thicknessAt({
 }
 
 function classify(raster: RasterMap, asBuilt: number, limit: number, rules: SurveyRules): ThicknessMap {
-  const { inside, near, mean, sd, ...rest } = raster;
+  const { inside, near, mean, sd, samples, ...rest } = raster;
   const cellsWith = () => new Float32Array(inside.length).fill(Number.NaN);
   const map = { mean: cellsWith(), sd: cellsWith(), under: cellsWith() };
   const classes = Uint8Array.from(inside);
@@ -135,7 +139,8 @@ function classify(raster: RasterMap, asBuilt: number, limit: number, rules: Surv
     1,
     inside.reduce((sum, x) => sum + x, 0),
   );
-  let [called, underLimit, doubt, surelyUnder] = [0, 0, 0, 0];
+  let [underLimit, surelyUnder] = [0, 0];
+  const underOf: number[] = [];
   near.forEach((cell, i) => {
     const metal = Math.max(0, mean[i]!);
     const under = normalCdf((limit - metal) / sd[i]!);
@@ -146,16 +151,31 @@ function classify(raster: RasterMap, asBuilt: number, limit: number, rules: Surv
     classes[cell] = CELL_CODES.indexOf(name);
     byClass[name] += 1 / cells;
     underLimit += under / cells;
-    doubt += (under * (1 - under)) / cells;
-    if (Math.max(under, 1 - under) >= rules.certainty) called += 1 / cells;
+    underOf.push(under);
     if (under >= rules.certainty) surelyUnder += 1 / cells;
+  });
+  const measured = near.length / cells;
+  // Cells of which it is open on which side they lie; of the others none is in doubt.
+  const open = near.filter((_, i) => Math.abs(underOf[i]! - 0.5) < 0.4995);
+  const doubt = shareUnder({
+    at: open.map((cell) => ({ u: uOf(raster, cell), v: vOf(raster, cell) })),
+    samples,
+    model: raster.model,
+    limit,
+    gaugeSd: GAUGE_SD,
   });
   return {
     ...rest,
     ...map,
     classes,
     limit,
-    // Neighbouring cells err together, so the doubt of the share is that of whole patches, not of single cells.
-    summary: { measured: near.length / cells, called, underLimit, underLimitSd: doubt, surelyUnder, byClass },
+    summary: {
+      measured,
+      called: calledShare(underOf, cells, samples, rules),
+      underLimit,
+      underLimitSd: (doubt.sd * open.length) / cells,
+      surelyUnder,
+      byClass,
+    },
   };
 }

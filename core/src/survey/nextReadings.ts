@@ -1,16 +1,19 @@
 import { finite, list } from '../check.ts';
 import { factorInPlace } from './cholesky.ts';
 import { boxOf, inPolygon, simpleRing, toRing, type Polygon } from '../geometry/index.ts';
+import { calledShare } from './called.ts';
+import { fillCensored, type CensoredSample } from './censored.ts';
 import { surveyRules } from './classes.ts';
 import { checkedModel, distinctSamples } from './krige.ts';
 import { prepareNearKriging } from './krigeNear.ts';
 import { normalCdf } from './normal.ts';
+import { inReach } from './rasterMap.ts';
 import { GAUGE_SD, modelOfSheet } from './sheetModel.ts';
 import { correlation, type Sample, type VariogramModel } from './variogram.ts';
 
 export interface NextReadingsInput {
-  /** Readings so far, mm; none is allowed. */
-  points: readonly Sample[];
+  /** Readings so far, mm; none is allowed. One whose gauge was at the end of its range says so. */
+  points: readonly CensoredSample[];
   /** The sheet: outer ring then openings, mm; a single ring is taken as well. */
   outline: Polygon | Polygon[number];
   /** mm. Under it the metal cannot be welded to. */
@@ -19,6 +22,8 @@ export interface NextReadingsInput {
   count: number;
   /** mm. No place closer than this to a reading or to another place. */
   minSpacing: number;
+  /** Thickness of the sheet as built, mm: the model of a sheet hangs on it; turned back from the limit where left out. */
+  asBuilt?: number;
   model?: VariogramModel;
 }
 
@@ -41,8 +46,7 @@ const FIRST_SPREAD = 5;
  * minSpacing to what has been read; after each chosen place the doubt around it is taken as
  * settled before the next is chosen.
  *
- * @returns places with the reason in words, and `called`: the share of the sheet whose side
- *   of the limit is at least 90 % certain
+ * @returns places with the reason in words, and `called`: see `calledShare`
  * @throws Problem naming the field
  * Source: straddling the limit (Bryan et al. 2006, active learning of level sets), kriging variance.
  */
@@ -53,11 +57,35 @@ export function nextReadings(input: NextReadingsInput): { next: NextReading[]; c
   finite('count', count, { min: 1, max: 100 });
   finite('minSpacing', minSpacing, { min: 0, max: 10_000, unit: 'mm' });
   list('points', points, 0, 5000);
-  const samples = points.length === 0 ? [] : distinctSamples(points, 1).samples;
-  const model = input.model ? checkedModel(input.model) : modelOfSheet(samples, limit / LIMIT_SHARE);
+  const asBuilt =
+    input.asBuilt === undefined
+      ? limit / LIMIT_SHARE
+      : finite('asBuilt', input.asBuilt, { above: 0, max: 1000, unit: 'mm' });
+  const { samples, model } = modelledSo(points, asBuilt, input.model);
   const cells = cellsOf(sheet);
   const doubt = doubtAt(cells, samples, model, limit);
-  return { next: choose(cells, doubt, samples, model, input, sheet), called: calledShare(doubt) };
+  const reached = cells.flatMap(({ u, v }, i) =>
+    inReach(samples, u, v, surveyRules.reachMm) ? [doubt.under[i]!] : [],
+  );
+  return {
+    next: choose(cells, doubt, samples, model, input, sheet),
+    called: calledShare(reached, cells.length, samples),
+  };
+}
+
+/** The sheet's own model, from the readings that were measured; what stands in for the others follows from it. */
+function modelledSo(
+  points: readonly CensoredSample[],
+  asBuilt: number,
+  given: VariogramModel | undefined,
+): { samples: Sample[]; model: VariogramModel } {
+  const known = given && checkedModel(given);
+  const measured = points.filter((point) => !point.censored);
+  if (points.length === 0) return { samples: [], model: known ?? modelOfSheet([], asBuilt) };
+  // Where every gauge was at the end of its range, the ends are all that is known.
+  const from = measured.length === 0 ? points.map(({ u, v, value }) => ({ u, v, value })) : points;
+  const model = known ?? modelOfSheet(distinctSamples(measured.length === 0 ? from : measured, 1).samples, asBuilt);
+  return { samples: distinctSamples(fillCensored(from, model), 1).samples, model };
 }
 
 function sheetFrom(outline: NextReadingsInput['outline']): Polygon {
@@ -102,9 +130,6 @@ function doubtAt(cells: readonly Cell[], samples: readonly Sample[], model: Vari
   }
   return { mean, sd, under: mean.map((m, i) => normalCdf((limit - m) / sd[i]!)) };
 }
-
-const calledShare = ({ under }: Doubt) =>
-  under.length === 0 ? 0 : under.filter((p) => Math.max(p, 1 - p) >= surveyRules.certainty).length / under.length;
 
 function choose(
   cells: readonly Cell[],

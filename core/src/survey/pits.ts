@@ -20,8 +20,12 @@ export interface Pits {
   scale: number;
   /** How many such patches the whole panel has: the return period. */
   areaRatio: number;
-  /** mm. Deepest pit to be expected on the whole panel. */
+  /** mm. x_T: passed by the deepest pit of about 63 in 100 such panels; not the middle of what may be. */
   deepestExpected: number;
+  /** mm. The deepest pit of the whole panel is as likely deeper as not so deep. */
+  deepestP50: number;
+  /** mm. In nine of ten such panels the deepest pit is not deeper. */
+  deepestP90: number;
   /** Chance that the deepest pit of the whole panel goes through, 0 to 1. */
   perforationProbability: number;
   /** mm. Of deepestExpected. */
@@ -34,7 +38,8 @@ const EULER = 0.577_215_664_901_532_9;
 /**
  * How deep is the deepest pit of the whole panel, and is it through? Gumbel distribution of
  * the deepest pit of a patch, F(x) = exp(−exp(−(x − λ)/δ)); x_T = λ − δ·ln(−ln(1 − 1/T)) with
- * T = whole area / area of one patch; through with 1 − F(thickness)^T.
+ * T = whole area / area of one patch; quantiles of the deepest of all from F(x)^T; through with
+ * 1 − F(thickness)^T.
  *
  * @param depths 3 to 10,000 values from 0 mm up, one for each equal patch
  * @throws Problem naming the field; `no-spread` where all depths are equal
@@ -58,12 +63,16 @@ export function pits({ depths, sampledArea, totalArea, thickness, method = 'mle'
       'totalArea must be larger than one sampled patch; give the area of the whole panel in mm².',
     );
   const { location, scale } = method === 'mle' ? byLikelihood(x) : byMoments(x);
+  // F(x)^T = q, turned round.
+  const deepestAt = (q: number) => location - scale * Math.log(-Math.log(q) / areaRatio);
   const reduced = -Math.log(-Math.log1p(-1 / areaRatio));
   return {
     location,
     scale,
     areaRatio,
     deepestExpected: location + scale * reduced,
+    deepestP50: deepestAt(0.5),
+    deepestP90: deepestAt(0.9),
     // 1 − F^T = 1 − exp(−T·exp(−z)), kept exact where it is tiny.
     perforationProbability: -Math.expm1(-areaRatio * Math.exp(-(thickness - location) / scale)),
     standardError: standardError(scale, reduced, x.length, method),

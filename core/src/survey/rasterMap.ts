@@ -29,6 +29,8 @@ export interface Outlier {
 
 export interface RasterMap extends Raster {
   model: VariogramModel;
+  /** Distinct readings, with what stands in for censored ones. */
+  samples: readonly Sample[];
   /** 1 on the sheet. */
   inside: Uint8Array;
   /** Cells on the sheet within reach of a reading. */
@@ -90,6 +92,7 @@ export function rasterMap({
   return {
     ...raster,
     model,
+    samples,
     near,
     mean,
     sd: variance.map((value) => Math.max(gaugeSd, Math.sqrt(value))),

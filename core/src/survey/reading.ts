@@ -28,6 +28,9 @@ export interface Reading {
 const EDGE_SLACK = 5;
 /** µm. Thicker than any coating or filler that a gauge reads: a slip of the unit. */
 const THICKEST_COATING_UM = 20_000;
+/** mm. A doubler, a second sheet or a leg welded on adds so much; more is a slip of the unit. */
+const DOUBLED = 4;
+const thickestAt = (asBuilt: number) => Math.max(2.5 * asBuilt, Math.round((asBuilt + DOUBLED) * 10) / 10);
 export const LONGEST_NOTE = 500;
 
 /**
@@ -58,7 +61,7 @@ export function checkReading(plan: BodyPlan, reading: Reading): Reading {
   if (reading.coatingUm !== undefined)
     finite('coatingUm', reading.coatingUm, { min: 0, max: THICKEST_COATING_UM, unit: 'µm' });
   if (reading.metalMm !== undefined)
-    finite('metalMm', reading.metalMm, { min: 0, max: 2.5 * layer.thickness, unit: 'mm' });
+    finite('metalMm', reading.metalMm, { min: 0, max: thickestAt(layer.thickness), unit: 'mm' });
   if (reading.coatingUm === undefined && reading.metalMm === undefined && reading.probe === undefined) {
     refuse('empty-reading', 'metalMm', 'Enter the coating in µm, the metal in mm or what the probe said.');
   }

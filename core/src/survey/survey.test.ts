@@ -101,7 +101,7 @@ describe('checkReading', () => {
     [{ ...ok, layer: 'skin' }, 'layer', /outer, membrane, inner/],
     [{ ...ok, u: 2000 }, 'u', /outside Sill, left/],
     [{ ...ok, metalMm: -0.1 }, 'metalMm', /at least 0 mm/],
-    [{ ...ok, metalMm: 12 }, 'metalMm', /at most 3 mm/],
+    [{ ...ok, metalMm: 12 }, 'metalMm', /at most 5.2 mm/],
     [{ ...ok, metalMm: undefined }, 'metalMm', /Enter the coating/],
     [{ ...ok, note: 'x'.repeat(501) }, 'note', /shorten it to 500/],
   ])('refuses %o', (reading, field, message) => {

@@ -15,15 +15,8 @@ const MM_PER: Readonly<Record<string, number>> = {
   "'": 304.8,
 };
 
-const VULGAR: Readonly<Record<string, string>> = {
-  '½': '1/2',
-  '¼': '1/4',
-  '¾': '3/4',
-  '⅛': '1/8',
-  '⅜': '3/8',
-  '⅝': '5/8',
-  '⅞': '7/8',
-};
+/** Fractions that are one sign, ½ to ⅞ and ↉: each stands for two numbers and a stroke. */
+const VULGAR = /[\u00bc-\u00be\u2150-\u215e\u2189]/g;
 
 /** 100 m: longer than any vehicle or coil of strip; beyond it a unit was forgotten. */
 const LONGEST_MM = 100_000;
@@ -43,6 +36,8 @@ export function parseLength({ text, unit }: { text: string; unit: LengthUnit }):
   if (typeof text !== 'string' || text.trim() === '')
     refuse('not-a-length', 'text', 'Enter a length, for example 412.5 or 16 1/4".');
   if (unit !== 'mm' && unit !== 'in') refuse('unknown-unit', 'unit', 'unit must be "mm" or "in".');
+  // A thousand written with an apostrophe looks like feet.
+  if (/\d['’‘′]\d{3}(?!\d)/.test(text)) ambiguous(text);
   const plain = normalise(text);
   const gauge = /^(\d+)\s*(?:ga|gauge)$/.exec(plain);
   const mm = gauge ? sheetGauge(Number(gauge[1]), text) : sumOfParts(plain, unit, text);
@@ -51,14 +46,14 @@ export function parseLength({ text, unit }: { text: string; unit: LengthUnit }):
 }
 
 function normalise(text: string): string {
-  let plain = text
+  const plain = text
     .trim()
     .toLowerCase()
     .replace(/[″”“]/g, '"')
     .replace(/[′’‘]/g, "'")
     .replace(/''/g, '"')
+    .replace(VULGAR, (sign) => ` ${sign.normalize('NFKC')}`)
     .replace(/[⁄∕]/g, '/');
-  for (const [sign, fraction] of Object.entries(VULGAR)) plain = plain.replaceAll(sign, ` ${fraction}`);
   return plain.replace(/\s+/g, ' ').trim();
 }
 
@@ -72,7 +67,7 @@ function sheetGauge(gauge: number, text: string): number {
 /** Adds parts such as `2 ft` + `3 1/2 in`: each smaller in unit than the one before. */
 function sumOfParts(plain: string, unit: LengthUnit, text: string): number {
   const part =
-    /\s*(?:(\d+(?:[.,]\d+)?)(?:(?:\s+|\s*-\s*)(\d+)\s*\/\s*(\d+))?|(\d+)\s*\/\s*(\d+))\s*(mm|cm|m|inches|inch|in|ft|"|')?/y;
+    /\s*(?:(\d+(?:[.,]\d+)?|[.,]\d+)(?:(?:\s+|\s*-\s*)(\d+)\s*\/\s*(\d+))?|(\d+)\s*\/\s*(\d+))\s*(mm|cm|m|inches|inch|in|ft|"|')?/y;
   let total = 0;
   let lastUnit = Infinity;
   let at = 0;
@@ -90,8 +85,9 @@ function sumOfParts(plain: string, unit: LengthUnit, text: string): number {
       : [match[1], match[2], match[3], match[6]];
     const used = mark ?? unit;
     const factor = MM_PER[used]!;
-    if (factor >= lastUnit)
-      refuse('ambiguous-length', 'text', `"${text}" can be read in more than one way; write one number with its unit.`);
+    if (factor >= lastUnit) ambiguous(text);
+    // Feet are followed by inches: a bare number after them is none where bare numbers are millimetres.
+    if (!mark && parts > 0 && lastUnit === MM_PER['ft'] && unit === 'mm') ambiguous(text);
     if (!mark && parts > 0 && at + match[0].length < plain.length) return notALength(text);
     total += (decimal(whole!, text, used) + ratio(top, bottom, text)) * factor;
     lastUnit = factor;
@@ -112,13 +108,21 @@ function decimal(digits: string, text: string, unit: string): number {
       `"${text}" may mean thousands or decimals; write ${digits.replace(',', '')} or ${digits.replace(',', '.')}.`,
     );
   }
-  return Number(digits.replace(',', '.'));
+  return Number(digits.replace(',', '.').replace(/^\./, '0.'));
 }
 
 function ratio(top: string | undefined, bottom: string | undefined, text: string): number {
   if (top === undefined || bottom === undefined) return 0;
   if (Number(bottom) === 0) return notALength(text);
   return Number(top) / Number(bottom);
+}
+
+function ambiguous(text: string): never {
+  return refuse(
+    'ambiguous-length',
+    'text',
+    `"${text}" can be read in more than one way; write one number with its unit.`,
+  );
 }
 
 function notALength(text: string): never {

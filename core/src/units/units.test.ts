@@ -1,3 +1,4 @@
+import Fraction from 'fraction.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Problem } from '../problem.ts';
@@ -88,5 +89,39 @@ describe('units.formatLength', () => {
         },
       ),
     );
+  });
+});
+
+describe('lengths as restorers type them', () => {
+  it.each([
+    ['.75', 'in', 19.05],
+    ['.038"', 'in', 0.9652],
+    ['.038"', 'mm', 0.9652],
+    [',5', 'mm', 0.5],
+    ['5/8', 'in', 15.875],
+    ['⅓', 'in', 25.4 / 3],
+    ['2⅔"', 'mm', (25.4 * 8) / 3],
+    ['1 ⅕', 'in', 25.4 * 1.2],
+    ["2' 3", 'in', 27 * 25.4],
+    ['2\' 3"', 'mm', 27 * 25.4],
+  ] as const)('%s in a shop of %s', (text, unit, mm) => expect(parseLength({ text, unit }).mm).toBeCloseTo(mm, 9));
+
+  it.each([
+    ['1’000', 'mm'],
+    ["1'000", 'in'],
+    ["2' 3", 'mm'],
+    ["2' 3 1/2", 'mm'],
+  ] as const)('%s in a shop of %s can be read in two ways', (text, unit) =>
+    expect(() => parseLength({ text, unit })).toThrow(expect.objectContaining({ code: 'ambiguous-length' })),
+  );
+
+  it('agrees with a second library on every sixty-fourth of an inch, however it is written', () => {
+    for (let n = 1; n < 64 * 3; n++) {
+      const exact = new Fraction(n, 64);
+      const written = exact.toFraction(true);
+      for (const text of [written, `${written}"`, exact.toFraction(), exact.toString(10)])
+        if (!text.includes('('))
+          expect(parseLength({ text, unit: 'in' }).mm, text).toBeCloseTo(exact.valueOf() * 25.4, 6);
+    }
   });
 });

@@ -1,10 +1,19 @@
 import { finite, list } from '../check.ts';
 import { uniforms } from '../random.ts';
-import { elementsOf, isBought, isCutIn, type Element, type OptionId } from './elements.ts';
+import {
+  COATED_FACES,
+  damagedArea,
+  elementsOf,
+  isBought,
+  isCutIn,
+  kindOfWork,
+  type Element,
+  type OptionId,
+} from './elements.ts';
 import { pertTables } from './pertTable.ts';
 import { reasonsFor, ruledOut } from './reasons.ts';
 import { houseDefaults, type House, type Rates, type Repair } from './repair.ts';
-import { samplerOf, spreadOf, type Spread } from './simulate.ts';
+import { spreadOf, type Spread } from './simulate.ts';
 
 export interface VerdictOption {
   id: OptionId;
@@ -64,11 +73,12 @@ const SETTING_UP = [10, 20, 40] as const;
 export function compare({ repair, rates, house }: { repair: Repair; rates: Rates; house?: Partial<House> }): Verdict {
   const rules = { ...houseDefaults, ...house };
   check(repair, rates, rules);
-  const damage = repair.zones.reduce((sum, zone) => sum + zone.area, 0);
+  const damage = damagedArea(repair);
   const near = repair.zones.some((zone) => zone.toMount !== null && zone.toMount < rules.mountRadius);
   const offered = OPTIONS.filter((id) => id !== 'overlay' || rules.overlay);
   const tables = pertTables();
-  const drawn = offered.map((id) => simulateOption(id, repair, rates, rules, tables));
+  const luck = chanceOf(rules.runs);
+  const drawn = offered.map((id) => simulateOption(id, repair, rates, rules, tables, luck));
   const possible = offered.map((id) => ruledOut(id, repair, near));
   const shares = winnerShares(drawn, possible);
   const options = offered.map((id, i): VerdictOption => ({
@@ -90,7 +100,7 @@ export function compare({ repair, rates, house }: { repair: Repair; rates: Rates
     options,
     proposed,
     why,
-    damageShare: damage / repair.panel.area,
+    damageShare: damage / (repair.panel.area * (repair.layers ?? 1)),
     breakEvenShare: breakEven(repair, rates, rules, damage, tables),
     mountCaution: near
       ? `Part of this damage lies within ${rules.mountRadius} mm of a mount. There only continuous or as-built welds of metal of equal thickness count; never filler, sealer, rivets or overlap on rust. Follow your local code and the maker’s manual, and ask a qualified person.`
@@ -106,6 +116,7 @@ function check(repair: Repair, rates: Rates, house: House): void {
   finite('repair.panel.area', repair?.panel?.area, { above: 0, unit: 'mm²' });
   finite('repair.panel.jointLength', repair.panel.jointLength, { min: 0, unit: 'mm' });
   finite('repair.panel.spotWelds', repair.panel.spotWelds, { min: 0, max: 10_000 });
+  finite('repair.layers', repair.layers ?? 1, { min: 1, max: 20 });
   finite('repair.panel.thickness', repair.panel.thickness, { above: 0, max: 20, unit: 'mm' });
   list<Repair['zones'][number]>('repair.zones', repair.zones, 1, 200).forEach((zone, i) => {
     finite(`repair.zones[${i}].area`, zone?.area, { above: 0, unit: 'mm²' });
@@ -133,29 +144,56 @@ interface Drawn {
   elements: (Element & { hours: number })[];
 }
 
-/** All options are drawn with the same stream, so that their difference is not blurred by chance. */
-function simulateOption(id: OptionId, repair: Repair, rates: Rates, house: House, tables: Tables): Drawn {
+/** What chance brings in each run, the same for all options: what is hidden, and how each kind of work goes. */
+interface Chance {
+  /** Standard normal, one for each run. */
+  hidden: Float64Array;
+  /** Uniform, one for each run, for a kind of work. */
+  of: (kind: string) => Float64Array;
+}
+
+/**
+ * Common random numbers: one draw of what is hidden for each run, and one stream for each kind
+ * of work, shared by all options. Two options that count the same work differ by nothing, so
+ * their difference is that of the work and not of chance.
+ * Source: Law & Kelton, Simulation Modeling and Analysis (common random numbers).
+ */
+function chanceOf(runs: number): Chance {
+  const stream = (seed: number) => Float64Array.from({ length: runs }, uniforms(seed));
+  const kinds = new Map<string, Float64Array>();
+  const [radius, angle] = [stream(SEED), stream(SEED + 1)];
+  return {
+    // Box & Muller 1958.
+    hidden: radius.map((x, i) => Math.sqrt(-2 * Math.log(x)) * Math.cos(2 * Math.PI * angle[i]!)),
+    of: (kind) => {
+      const known = kinds.get(kind) ?? stream(seedOf(kind));
+      kinds.set(kind, known);
+      return known;
+    },
+  };
+}
+
+/** A seed of its own for every kind (FNV-1a). */
+const seedOf = (kind: string) =>
+  [...kind].reduce((hash, letter) => Math.imul(hash ^ letter.codePointAt(0)!, 16_777_619) >>> 0, 2_166_136_261);
+
+function simulateOption(id: OptionId, repair: Repair, rates: Rates, house: House, tables: Tables, luck: Chance): Drawn {
   const counted = elementsOf(id, repair).filter((element) => element.count > 0);
   const elements = [
     ...counted,
     { name: 'Set up and clear away', count: 1, unit: 'time', minutes: SETTING_UP, rule: 'T-30' },
   ];
   const samplers = elements.map(({ minutes }) => tables(minutes));
+  const streams = elements.map((element) => luck.of(kindOfWork(element)));
   // What the cut reveals makes patches grow; a whole panel takes its own damage away, but not what lies behind.
-  const growth = samplerOf('hidden', {
-    kind: 'lognormal',
-    median: isCutIn(id) ? house.hiddenMedian : 1 + (house.hiddenMedian - 1) / 2,
-    sigma: house.hiddenSigma,
-  });
-  const random = uniforms(SEED);
+  const median = isCutIn(id) ? house.hiddenMedian : 1 + (house.hiddenMedian - 1) / 2;
   const outlay = Math.round(outlayOf(id, repair, rates));
   const hours = new Float64Array(house.runs);
   const cost = new Float64Array(house.runs);
   for (let run = 0; run < house.runs; run++) {
-    const hidden = growth(random);
     let minutes = 0;
-    for (let i = 0; i < elements.length; i++) minutes += elements[i]!.count * samplers[i]!(random());
-    hours[run] = (minutes / 60) * hidden * house.pace;
+    for (let i = 0; i < elements.length; i++) minutes += elements[i]!.count * samplers[i]!(streams[i]![run]!);
+    hours[run] = (minutes / 60) * median * Math.exp(house.hiddenSigma * luck.hidden[run]!) * house.pace;
     cost[run] = hours[run]! * rates.hour + outlay;
   }
   return {
@@ -170,21 +208,27 @@ function simulateOption(id: OptionId, repair: Repair, rates: Rates, house: House
 }
 
 function outlayOf(id: OptionId, repair: Repair, rates: Rates): number {
-  const damage = repair.zones.reduce((sum, zone) => sum + zone.area, 0) / 10_000;
+  const damage = damagedArea(repair) / 10_000;
   const patch = repair.zones.reduce((sum, zone) => sum + zone.patchArea, 0) / 10_000;
   const weld = repair.zones.reduce((sum, zone) => sum + zone.patchPerimeter, 0) / 1000;
   if (id === 'treat') return damage * 1.5 * rates.coatDm2;
-  if (id === 'patch') return patch * 1.4 * rates.sheetDm2 + weld * rates.weldMetre + patch * 2 * rates.coatDm2;
+  if (id === 'patch')
+    return patch * 1.4 * rates.sheetDm2 + weld * rates.weldMetre + patch * COATED_FACES * rates.coatDm2;
   const area = repair.panel.area / 10_000;
-  if (id === 'part') return (repair.offer?.landed ?? 0) + weld * rates.weldMetre + patch * 2 * rates.coatDm2;
-  if (id === 'overlay') return patch * 1.2 * rates.sheetDm2 + weld * 0.5 * rates.weldMetre + patch * 3 * rates.coatDm2;
+  if (id === 'part') return (repair.offer?.landed ?? 0) + weld * rates.weldMetre + patch * COATED_FACES * rates.coatDm2;
+  if (id === 'overlay')
+    return patch * 1.2 * rates.sheetDm2 + weld * 0.5 * rates.weldMetre + patch * COATED_FACES * rates.coatDm2;
   if (id === 'make')
     return (
       area * 1.4 * rates.sheetDm2 +
       (repair.panel.jointLength / 1000) * 1.5 * rates.weldMetre +
-      area * 1.2 * rates.coatDm2
+      area * COATED_FACES * rates.coatDm2
     );
-  return (repair.offer?.landed ?? 0) + (repair.panel.jointLength / 1000) * rates.weldMetre + area * 1.2 * rates.coatDm2;
+  return (
+    (repair.offer?.landed ?? 0) +
+    (repair.panel.jointLength / 1000) * rates.weldMetre +
+    area * COATED_FACES * rates.coatDm2
+  );
 }
 
 function winnerShares(
@@ -222,9 +266,13 @@ function propose(options: readonly VerdictOption[], repair: Repair): { proposed:
     };
   return {
     proposed: best.id,
-    why: `${best.title}: ${sure} the cheapest of what can be done here, ${Math.round(best.cheapest * 100)} times in 100; next is ${next.title.toLowerCase()}.`,
+    why: `${best.title}: ${sure} the cheapest of what can be done here, ${timesIn100(best.cheapest)}; next is ${next.title.toLowerCase()}.`,
   };
 }
+
+/** How often, in words: never that something is certain. */
+const timesIn100 = (share: number): string =>
+  share > 0.99 ? 'more than 99 times in 100' : `${Math.round(share * 100)} times in 100`;
 
 /** Treating keeps what is pitted or filled; metal that is too thin stays too thin. */
 const treatmentLasts = (repair: Repair) =>
@@ -235,7 +283,8 @@ function breakEven(repair: Repair, rates: Rates, house: House, damage: number, t
   if (!repair.offer && !repair.panel.bolted) return null;
   if (!repair.offer) return null;
   const rules = { ...house, runs: 400 };
-  const whole = spreadOf(simulateOption('whole', repair, rates, rules, tables).cost).p50;
+  const luck = chanceOf(rules.runs);
+  const whole = spreadOf(simulateOption('whole', repair, rates, rules, tables, luck).cost).p50;
   const patchAt = (share: number) => {
     const scale = (share * repair.panel.area) / damage;
     const zones = repair.zones.map((zone) => ({
@@ -244,7 +293,7 @@ function breakEven(repair: Repair, rates: Rates, house: House, damage: number, t
       patchArea: zone.patchArea * scale,
       patchPerimeter: zone.patchPerimeter * Math.sqrt(scale),
     }));
-    return spreadOf(simulateOption('patch', { ...repair, zones }, rates, rules, tables).cost).p50;
+    return spreadOf(simulateOption('patch', { ...repair, zones }, rates, rules, tables, luck).cost).p50;
   };
   if (patchAt(1) < whole) return null;
   let [low, high] = [0.0005, 1];

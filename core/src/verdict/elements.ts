@@ -19,6 +19,16 @@ export interface Element {
   rule: string;
 }
 
+/** Work that goes as well or as badly in every option in which it occurs: one stream of chance for each. */
+export const kindOfWork = ({ name, minutes }: Element): string =>
+  Object.entries(MINUTES).find(([, known]) => known === minutes)?.[0] ?? name;
+
+/** Both faces of every new piece, whatever it replaces. */
+export const COATED_FACES = 2;
+/** Around the damage so much is stripped and treated as well; never more than the panel has. */
+const AROUND = 1.5;
+const stripped = (area: number, { panel, layers = 1 }: Repair) => Math.min(area * AROUND, panel.area * layers);
+
 /*
  * Minutes for one counted piece of work. Common practice, no published source; the rules
  * are those of the trade: T-19 coats, T-22 drilling out, T-27 patches, T-30 trial fits.
@@ -67,18 +77,32 @@ export function elementsOf(option: OptionId, repair: Repair): Element[] {
   }
 }
 
-const damage = (repair: Repair) => repair.zones.reduce((sum, zone) => sum + zone.area, 0);
+/** Damaged area, mm²: that of the zones, and never more than the layers have on which they lie. */
+export const damagedArea = ({ zones, panel, layers = 1 }: Repair) =>
+  Math.min(
+    zones.reduce((sum, zone) => sum + zone.area, 0),
+    panel.area * layers,
+  );
 
 function treatElements(repair: Repair): Element[] {
-  const area = dm2(damage(repair)) * 1.5;
+  const area = dm2(stripped(damagedArea(repair), repair));
   return [
     { name: 'Strip to clean metal', count: area, unit: 'dm²', minutes: MINUTES.stripDm2, rule: 'T-21' },
-    { name: 'Convert, neutralise and prime', count: area, unit: 'dm²', minutes: MINUTES.treatDm2, rule: 'T-19' },
+    {
+      name:
+        repair.panel.material === 'aluminium'
+          ? 'Take off white corrosion, etch and prime'
+          : 'Convert, neutralise and prime',
+      count: area,
+      unit: 'dm²',
+      minutes: MINUTES.treatDm2,
+      rule: 'T-19',
+    },
     ...(repair.panel.visible
       ? [
           {
             name: 'Fill pits and block',
-            count: dm2(damage(repair)),
+            count: dm2(damagedArea(repair)),
             unit: 'dm²',
             minutes: MINUTES.fillDm2,
             rule: 'T-17',
@@ -94,7 +118,13 @@ function patchElements(repair: Repair): Element[] {
   const area = zones.reduce((sum, zone) => sum + zone.patchArea, 0);
   const shape = { flat: MINUTES.shapeFlat, single: MINUTES.shapeSingle, double: MINUTES.shapeDouble }[panel.curvature];
   return [
-    { name: 'Strip around the damage', count: dm2(area) * 1.5, unit: 'dm²', minutes: MINUTES.stripDm2, rule: 'T-21' },
+    {
+      name: 'Strip around the damage',
+      count: dm2(stripped(area, repair)),
+      unit: 'dm²',
+      minutes: MINUTES.stripDm2,
+      rule: 'T-21',
+    },
     { name: 'Mark and cut out', count: dm(weld), unit: 'dm', minutes: MINUTES.cutDm, rule: 'T-12' },
     { name: 'Template', count: zones.length, unit: 'patches', minutes: MINUTES.template, rule: 'T-03' },
     {
@@ -113,7 +143,13 @@ function patchElements(repair: Repair): Element[] {
       minutes: MINUTES.dressDm,
       rule: 'T-34',
     },
-    { name: 'Coat inside and out', count: dm2(area) * 2, unit: 'dm²', minutes: MINUTES.coatDm2, rule: 'T-19' },
+    {
+      name: 'Coat inside and out',
+      count: dm2(area) * COATED_FACES,
+      unit: 'dm²',
+      minutes: MINUTES.coatDm2,
+      rule: 'T-19',
+    },
   ];
 }
 
@@ -177,14 +213,20 @@ function overlayElements(repair: Repair): Element[] {
     },
     { name: 'Trial fits', count: repair.zones.length * 2, unit: 'fits', minutes: MINUTES.trialFit, rule: 'T-30' },
     { name: 'Plug weld the edge', count: edge / OVERLAY_PITCH, unit: 'welds', minutes: MINUTES.plug, rule: 'T-10' },
-    { name: 'Seal and coat', count: dm2(area) * 2, unit: 'dm²', minutes: MINUTES.coatDm2, rule: 'T-19' },
+    { name: 'Seal and coat', count: dm2(area) * COATED_FACES, unit: 'dm²', minutes: MINUTES.coatDm2, rule: 'T-19' },
   ];
 }
 
 function wholeElements({ panel }: Repair): Element[] {
   const common: Element[] = [
     { name: 'Fit, adjust, fit again', count: PANEL_FITS, unit: 'fits', minutes: MINUTES.adjust, rule: 'T-30' },
-    { name: 'Coat inside and out', count: dm2(panel.area) * 1.2, unit: 'dm²', minutes: MINUTES.coatDm2, rule: 'T-19' },
+    {
+      name: 'Coat inside and out',
+      count: dm2(panel.area) * COATED_FACES,
+      unit: 'dm²',
+      minutes: MINUTES.coatDm2,
+      rule: 'T-19',
+    },
   ];
   if (panel.bolted)
     return [{ name: 'Unbolt and bolt up', count: 2, unit: 'times', minutes: MINUTES.unbolt, rule: 'T-27' }, ...common];

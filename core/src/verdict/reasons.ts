@@ -1,4 +1,4 @@
-import type { OptionId } from './elements.ts';
+import { damagedArea, type OptionId } from './elements.ts';
 import type { Repair } from './repair.ts';
 
 /** Share of a panel above which patches are usually regretted; common practice, no published source. */
@@ -30,19 +30,33 @@ export function ruledOut(option: OptionId, repair: Repair, nearMount: boolean): 
 /** What speaks for and against an option here, in plain words. */
 export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; against: string[] } {
   const { panel, zones, offer } = repair;
-  const share = zones.reduce((sum, zone) => sum + zone.area, 0) / panel.area;
+  const share = damagedArea(repair) / (panel.area * (repair.layers ?? 1));
   const percent = `${(share * 100).toFixed(share < 0.1 ? 1 : 0)} %`;
   const weld = zones.reduce((sum, zone) => sum + zone.patchPerimeter, 0);
   const yes: string[] = [];
   const no: string[] = [];
+  const aluminium = panel.material === 'aluminium';
+  if (aluminium && option !== 'treat') {
+    no.push('Aluminium: TIG on AC with pure argon and its own brush, no steel dust (T-47).');
+    no.push(
+      'Never joined to the steel behind it by fusion: rivets or bolts as it was built, and the two kept apart from each other (T-47).',
+    );
+    if (option === 'patch' || option === 'make')
+      no.push('Its sheet is reckoned at the price of steel: ask what it costs.');
+  }
   if (option === 'treat') {
     yes.push('Keeps all the original metal, and no heat goes into the panel.');
-    no.push('Rust that is left behind may come back: look again every year.');
+    no.push(
+      aluminium
+        ? 'White corrosion that is left behind goes on under paint, most where it touches steel: look again every year.'
+        : 'Rust that is left behind may come back: look again every year.',
+    );
     if (zones.some((zone) => zone.class === 'thin' || zone.class === 'pitted'))
       no.push('The metal stays thin: nothing can be welded to it later.');
   }
   if (option === 'patch') {
-    yes.push(`Only ${percent} of ${panel.name} is damaged; the rest stays original.`);
+    if (share < CHAIN_OF_PATCHES) yes.push(`Only ${percent} of ${panel.name} is damaged; the rest stays original.`);
+    else if (share < 0.9) yes.push(`${Math.round((1 - share) * 100)} % of ${panel.name} stays original.`);
     if (!panel.visible) yes.push('The welds are hidden: rough dressing is enough.');
     if (zones.length > 3) no.push(`${zones.length} separate patches: a chain of patches costs more than it seems.`);
     if (share > CHAIN_OF_PATCHES) no.push(`${percent} is gone; beyond a quarter, patches are usually regretted.`);

@@ -12,11 +12,16 @@ export interface Repair {
     /** Bolts instead of welds: the panel is unbolted. */
     bolted: boolean;
     thickness: number;
+    /** Steel when left out. */
+    material?: 'steel' | 'aluminium';
     curvature: 'flat' | 'single' | 'double';
     structural: boolean;
     visible: boolean;
   };
+  /** Damage to be taken out: zones that overlap or lie so close that one patch takes them are one. */
   zones: readonly RepairZone[];
+  /** Layers on which they lie; shares are of all of them together. */
+  layers?: number;
   /** The panel as it can be bought; null where nobody is known to sell it. Money in minor units. */
   offer: { landed: number; leadDays: number } | null;
 }

@@ -20,6 +20,65 @@ const repair: Repair = {
   offer: { landed: 38_000, leadDays: 10 },
 };
 
+describe('options against each other', () => {
+  const offered = (over: Partial<Repair['panel']> = {}, more: Partial<Repair> = {}): Repair => ({
+    ...repair,
+    panel: { ...repair.panel, ...over },
+    ...more,
+  });
+  const of = (result: ReturnType<typeof compare>, id: string) => result.options.find((option) => option.id === id)!;
+
+  // Common random numbers (Law & Kelton): an option that is the same work and more never wins by chance.
+  it('are drawn alike: what is the same work and more is never quicker', () => {
+    const result = compare({ repair: offered({}, { offer: { landed: 0, leadDays: 0 } }), rates });
+    expect(of(result, 'make').quickest).toBe(0);
+    expect(of(result, 'make').cheapest).toBe(0);
+    const shares = result.options.reduce((sum, option) => sum + option.cheapest, 0);
+    expect(shares).toBeCloseTo(1, 9);
+  });
+
+  it('never strip or coat more than the panel has, by one rule for patch and panel', () => {
+    const all: Repair = offered(
+      {},
+      { zones: [{ ...repair.zones[0]!, area: 1_200_000, patchArea: 880_000, patchPerimeter: 3800 }] },
+    );
+    const result = compare({ repair: all, rates });
+    const count = (id: string, name: RegExp) =>
+      of(result, id).elements.find((element) => name.test(element.name))?.count ?? 0;
+    expect(count('patch', /^Strip/)).toBeCloseTo(90, 6);
+    expect(count('treat', /^Strip/)).toBeCloseTo(90, 6);
+    expect(count('whole', /^Coat/) / (900_000 / 10_000)).toBeCloseTo(count('patch', /^Coat/) / (880_000 / 10_000), 6);
+    expect(result.damageShare).toBe(1);
+    expect(of(result, 'patch').for.join(' ')).not.toMatch(/Only|stays original/);
+  });
+
+  it('count shares over the layers on which the damage lies', () => {
+    const two = offered({}, { layers: 2, zones: [0, 1].map(() => ({ ...repair.zones[0]!, area: 450_000 })) });
+    expect(compare({ repair: two, rates }).damageShare).toBeCloseTo(0.5, 9);
+  });
+
+  it('never say that something is certain', () => {
+    const cheap = compare({ repair: offered({}, { offer: { landed: 9_000_000, leadDays: 0 } }), rates });
+    expect(cheap.why).not.toMatch(/100 times in 100/);
+    expect(cheap.why).toMatch(/times in 100/);
+  });
+
+  it('treat aluminium as aluminium', () => {
+    const result = compare({
+      repair: offered({ material: 'aluminium' }, { zones: [{ ...repair.zones[0]!, class: 'pitted' }] }),
+      rates,
+    });
+    expect(of(result, 'patch').against.join(' ')).toMatch(/TIG on AC with pure argon/);
+    expect(of(result, 'patch').against.join(' ')).toMatch(/Never joined to the steel/);
+    expect(
+      of(result, 'treat')
+        .elements.map(({ name }) => name)
+        .join(' '),
+    ).toMatch(/white corrosion/);
+    expect(of(result, 'treat').against.join(' ')).not.toMatch(/Rust/);
+  });
+});
+
 describe('verdict.simulate', () => {
   // PERT mean (min + 4·mode + max)/6: Malcolm et al. 1959.
   it('agrees with the PERT mean', () => {

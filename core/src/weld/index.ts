@@ -10,9 +10,10 @@ export {
   heatInput,
   cooling,
   EFFICIENCY,
+  type ArcProcess,
   type Process,
   type Position,
   type WeldSettings,
 } from './settings.ts';
 export { tacks, TACK_PITCH, type Tack } from './tacks.ts';
-export { mildSteel, STILL_AIR_FILM, type SheetMaterial } from './material.ts';
+export { MATERIALS, mildSteel, STILL_AIR_FILM, type SheetMaterial, type WeldMaterial } from './material.ts';

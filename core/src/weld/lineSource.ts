@@ -1,5 +1,8 @@
 import { finite } from '../check.ts';
-import { STILL_AIR_FILM, mildSteel } from './material.ts';
+import { MATERIALS, STILL_AIR_FILM, mildSteel } from './material.ts';
+
+/** W/(m·K) from which on a sheet is taken for aluminium. */
+const ALUMINIUM_FROM = 90;
 
 export interface LineSourceInput {
   /** Net heat put in, J. */
@@ -25,7 +28,8 @@ export interface LineSourceInput {
  * line source through a thin plate without edges, with loss from both faces:
  * rise = E/(4πk·d·t) · exp(−r²/4at) · exp(−2ht/(ρc·d)).
  *
- * @returns rise in K above the surroundings
+ * @returns rise in K above the surroundings; `holds` is false where the formula says more than
+ *   the metal can be without melting: so soon and so close the source is no line, and its answer none
  * @throws Problem naming the field
  * Source: Carslaw & Jaeger, Conduction of Heat in Solids, §10.3; thin-plate loss as in Rosenthal 1946.
  */
@@ -38,7 +42,7 @@ export function lineSource({
   film = STILL_AIR_FILM,
   distance,
   time,
-}: LineSourceInput): { rise: number } {
+}: LineSourceInput): { rise: number; holds: boolean } {
   finite('energy', energy, { min: 0, max: 1e9, unit: 'J' });
   finite('thickness', thickness, { min: 0.05, max: 100, unit: 'mm' });
   finite('conductivity', conductivity, { min: 0.01, max: 1e4, unit: 'W/(m·K)' });
@@ -47,7 +51,10 @@ export function lineSource({
   finite('film', film, { min: 0, unit: 'W/(m²·K)' });
   finite('distance', distance, { min: 0, unit: 'mm' });
   finite('time', time, { above: 0, unit: 's' });
-  return { rise: plateSource({ conductivity, density, heat }, thickness, film)(energy, distance, time) };
+  const rise = plateSource({ conductivity, density, heat }, thickness, film)(energy, distance, time);
+  // Aluminium conducts three times as well as any steel: by that the two are told apart.
+  const melts = conductivity > ALUMINIUM_FROM ? MATERIALS.aluminium.melts : MATERIALS.steel.melts;
+  return { rise, holds: rise <= melts };
 }
 
 /** The formula of lineSource for one plate, without checks: energy J, distance mm, time s. */

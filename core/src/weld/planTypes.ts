@@ -1,5 +1,6 @@
 import type { Point } from '../geometry/index.ts';
-import type { Position, Process, WeldSettings } from './settings.ts';
+import type { WeldMaterial } from './material.ts';
+import type { ArcProcess, ArcSettings, Position } from './settings.ts';
 
 export type Strategy = 'coolest' | 'skip' | 'backstep' | 'continuous';
 
@@ -14,7 +15,9 @@ export interface WeldSeam {
 export interface WeldInput {
   /** Joints on the sheet, mm; a closed one without its closing point. */
   seams: readonly WeldSeam[];
-  process: Process;
+  process: ArcProcess;
+  /** Steel when left out. */
+  material?: WeldMaterial;
   /** mm of one sheet. */
   thickness: number;
   /** Of seams that do not name their own. */
@@ -49,7 +52,7 @@ export interface WeldStep {
 }
 
 export interface WeldPlan {
-  settings: WeldSettings;
+  settings: ArcSettings;
   steps: WeldStep[];
   seamLength: number;
   tacks: number;

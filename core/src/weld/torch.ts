@@ -1,9 +1,9 @@
 import { between, type Point } from '../geometry/index.ts';
 import { distortion } from './distortion.ts';
 import { plateSource } from './lineSource.ts';
-import { STILL_AIR_FILM, mildSteel } from './material.ts';
+import { MATERIALS, STILL_AIR_FILM } from './material.ts';
 import type { Choice, WeldInput, WeldPlan, WeldStep } from './planTypes.ts';
-import { EFFICIENCY, type WeldSettings } from './settings.ts';
+import { EFFICIENCY, type ArcSettings } from './settings.ts';
 
 /** s. Moving the torch to the next place; common practice, no published source. */
 const MOVE = 6;
@@ -34,7 +34,7 @@ export class Torch {
   private last: Point | undefined;
   private readonly rise: (energy: number, distance: number, time: number) => number;
   private readonly input: WeldInput;
-  private current!: WeldSettings;
+  private current!: ArcSettings;
   private readonly ambient: number;
   private readonly handWarm: number;
 
@@ -42,11 +42,11 @@ export class Torch {
     this.input = input;
     this.ambient = ambient;
     this.handWarm = handWarm;
-    this.rise = plateSource(mildSteel, input.thickness, STILL_AIR_FILM);
+    this.rise = plateSource(MATERIALS[input.material ?? 'steel'], input.thickness, STILL_AIR_FILM);
   }
 
   /** From here on the welder is set like this. */
-  set(current: WeldSettings): void {
+  set(current: ArcSettings): void {
     this.current = current;
   }
 
@@ -155,7 +155,7 @@ export class Torch {
     return sum;
   }
 
-  plan(set: WeldSettings, seamLength: number): WeldPlan {
+  plan(set: ArcSettings, seamLength: number): WeldPlan {
     const arcs = this.steps.filter((step) => step.kind === 'tack' || step.kind === 'stitch');
     const stitches = arcs.filter((step) => step.kind === 'stitch');
     return {

@@ -228,3 +228,64 @@ describe('weld.sequence', () => {
     expect(() => plan(bad as never)).toThrow(expect.objectContaining({ field }));
   });
 });
+
+describe('welder settings by material', () => {
+  // Common practice, no published source (T-47): gases and polarity.
+  it.each([
+    ['mig', 'steel', 'DC+', /carbon dioxide/],
+    ['tig', 'steel', 'DC-', /^argon$/],
+    ['tig', 'aluminium', 'AC', /^pure argon$/],
+    ['tig', 'stainless', 'DC-', /on the back/],
+    ['mig', 'zinc', 'DC+', /carbon dioxide/],
+  ] as const)('%s on %s: %s', (process, material, polarity, gas) => {
+    const set = settings({ process, material, thickness: 1.2 });
+    expect(set.polarity).toBe(polarity);
+    expect(set.gas).toMatch(gas);
+  });
+  it('have no current for flame and spots', () => {
+    expect(settings({ process: 'gas', thickness: 0.9 })).toMatchObject({
+      tackCurrent: null,
+      polarity: null,
+      gas: /neutral/,
+    });
+    // ISO 14373, 4√t to 5√t (memory): 1.0 mm gives 4 to 5 mm.
+    expect(settings({ process: 'spot', thickness: 1 }).notes[0]).toMatch(/4\.0 to 5\.0 mm/);
+  });
+  it('follow the thinner of two sheets', () => {
+    const one = settings({ process: 'mig', thickness: 0.9 });
+    expect(settings({ process: 'mig', thickness: 1.5, other: 0.9 })).toMatchObject({ tackCurrent: one.tackCurrent });
+    expect(settings({ process: 'mig', thickness: 0.9, other: 1.5 }).notes.join(' ')).toMatch(/thicker sheet/);
+  });
+  it.each([
+    [{ process: 'spot', material: 'aluminium', thickness: 1 }, /rivets/],
+    [{ process: 'gas', material: 'zinc', thickness: 1 }, /fumes/],
+    [{ process: 'gas', material: 'stainless', thickness: 1 }, /carbon/],
+    [{ process: 'mig', material: 'aluminium', thickness: 1 }, /TIG on AC/],
+    [{ process: 'spot', thickness: 4 }, /plug/],
+    [{ process: 'mig', thickness: 0.8, other: 3 }, /burns away/],
+  ] as const)('refuse what cannot be joined, in words: %o', (input, words) =>
+    expect(() => settings(input)).toThrow(
+      expect.objectContaining({ code: 'cannot-be-welded', message: expect.stringMatching(words) }),
+    ),
+  );
+  it('aluminium takes the heat away faster than steel, and a plan knows the workshop', () => {
+    const seams = [
+      {
+        points: [
+          [0, 0],
+          [200, 0],
+        ] as const,
+        closed: false,
+      },
+    ];
+    const plan = (over: object) => planWelds({ seams, process: 'tig', thickness: 1.5, strategy: 'coolest', ...over });
+    expect(plan({ material: 'aluminium' }).settings.polarity).toBe('AC');
+    const [cold, warm] = [plan({ ambient: 5 }), plan({ ambient: 35 })];
+    expect(cold.waitTime).toBeLessThan(warm.waitTime);
+    expect(warm.steps.find((step) => step.kind === 'tack')!.temperature).toBeCloseTo(35, 6);
+  });
+  it('a line source says where it says nothing', () => {
+    expect(lineSource({ energy: 1500, thickness: 0.9, distance: 0, time: 0.1 }).holds).toBe(false);
+    expect(lineSource({ energy: 1500, thickness: 0.9, distance: 20, time: 30 }).holds).toBe(true);
+  });
+});

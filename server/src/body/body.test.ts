@@ -127,7 +127,7 @@ describe('section', () => {
     const plan = bodyPlan('saloon');
     const { sheets, hollows } = sectionAt(plan, panelOf(plan, 'sill-l'), 200);
     expect(sheets.map((sheet) => sheet.layer)).toEqual(['outer', 'membrane', 'inner']);
-    const middle = (i: number) => sheets[i]!.line[20]![0];
+    const middle = (i: number) => sheets[i]!.lines[0]![20]![0];
     expect(middle(0)).toBeLessThan(middle(1));
     expect(middle(1)).toBeLessThan(middle(2));
     expect(hollows.map(({ cavity }) => cavity.id)).toEqual(['sill-outer-l', 'sill-inner-l']);

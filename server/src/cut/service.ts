@@ -63,7 +63,7 @@ export class CutService {
     const thin = await this.findThinMetal({ sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal }, asker);
     const line = await this.findLine(
       {
-        panel: { ...cutPanelOf(body, panel), unweldable: thin },
+        panel: { ...cutPanelOf(body, panel, layer.id), unweldable: thin },
         damage: zones.map((zone) => zone.ring),
         margin: settings.margin,
         house: settings,

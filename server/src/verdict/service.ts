@@ -70,7 +70,7 @@ export class VerdictService {
       {
         plan,
         panelId: panel.id,
-        zones: zones.map((zone) => ({ class: zone.class, ring: zone.ring, holes: zone.holes })),
+        zones: zones.map(({ class: kind, layer, ring, holes }) => ({ class: kind, layer, ring, holes })),
         offer: offer && { landed: offer.landed, leadDays: offer.leadDays },
         rates: shop.rates,
         house: { overlay: shop.overlay },

@@ -1,6 +1,6 @@
-import { panelJoints, panelOf, sheetOf, type BodyPlan, type Panel } from '@aspecta/core/body';
+import { layerOf, panelJoints, panelOf, sheetOf, type BodyPlan, type Panel } from '@aspecta/core/body';
 import { cutLine, cutPanelOf } from '@aspecta/core/cut';
-import { clip, area, inRing, toRing, type Ring } from '@aspecta/core/geometry';
+import { area, clipAll, inRing, offset, toRing, type Polygon, type Ring } from '@aspecta/core/geometry';
 import { compare, type House, type Rates, type Repair, type Verdict } from '@aspecta/core/verdict';
 import type { ZoneClass } from '@aspecta/core/survey';
 
@@ -11,7 +11,7 @@ const MARGIN = 20;
 export interface Weighing {
   plan: BodyPlan;
   panelId: string;
-  zones: readonly { class: ZoneClass; ring: Ring; holes: readonly Ring[] }[];
+  zones: readonly { class: ZoneClass; layer: string; ring: Ring; holes: readonly Ring[] }[];
   offer: { landed: number; leadDays: number } | null;
   rates: Rates;
   house: Partial<House>;
@@ -21,6 +21,7 @@ export interface Weighing {
 export function weighRepair({ plan, panelId, zones, offer, rates, house }: Weighing): Verdict {
   const panel = panelOf(plan, panelId);
   const joints = panelJoints(plan, panel);
+  const layer = layerOf(panel, zones[0]!.layer);
   const repair: Repair = {
     panel: {
       name: panel.name,
@@ -28,29 +29,61 @@ export function weighRepair({ plan, panelId, zones, offer, rates, house }: Weigh
       jointLength: joints.length,
       spotWelds: joints.spots,
       bolted: panel.fixing === 'bolted',
-      thickness: panel.layers[0]!.thickness,
+      thickness: layer.thickness,
+      material: layer.material,
       curvature: panel.curvature,
       structural: panel.structural,
       visible: panel.visible,
     },
-    zones: zones.map((zone) => countedZone(zone, plan, panel)),
+    zones: groupsOf(zones).map((group) => countedGroup(group, plan, panel)),
+    layers: new Set(zones.map((zone) => zone.layer)).size,
     offer,
   };
   return compare({ repair, rates, house });
 }
 
-/** What a zone counts up to: its area on the sheet and the patch that takes it out. */
-function countedZone(zone: Weighing['zones'][number], plan: BodyPlan, panel: Panel): Repair['zones'][number] {
+/**
+ * Zones that one patch takes out, as one: those on the same layer whose patches would meet.
+ * Areas that overlap count once, and two patches that would run into each other are one line.
+ */
+function groupsOf(zones: Weighing['zones']): (readonly Weighing['zones'][number][])[] {
+  const grown = zones.map((zone) => offset([[zone.ring]], MARGIN).polygons);
+  const group = zones.map((_, i) => i);
+  const rootOf = (i: number): number => (group[i] === i ? i : rootOf(group[i]!));
+  zones.forEach((zone, i) => {
+    for (let k = 0; k < i; k++)
+      if (zones[k]!.layer === zone.layer && clipAll('intersection', grown[i]!, grown[k]!).area > 0)
+        group[rootOf(i)] = rootOf(k);
+  });
+  return zones.flatMap((_, i) => (rootOf(i) === i ? [zones.filter((__, k) => rootOf(k) === i)] : []));
+}
+
+/** Damage that is worse stands before what is better. */
+const WORST_FIRST: readonly ZoneClass[] = ['through', 'old-repair', 'thin', 'pitted', 'filler'];
+
+/** What a group counts up to: its area on the sheet and the patch that takes it out. */
+function countedGroup(
+  group: readonly Weighing['zones'][number][],
+  plan: BodyPlan,
+  panel: Panel,
+): Repair['zones'][number] {
   const sheet = sheetOf(panel);
-  const onSheet = clip('intersection', [zone.ring, ...zone.holes], sheet);
+  const damage = clipAll(
+    'union',
+    group.map((zone): Polygon => [zone.ring, ...zone.holes]),
+    [],
+  );
+  const onSheet = clipAll('intersection', damage.polygons, [sheet]);
   const line = cutLine({
-    panel: cutPanelOf(plan, panel),
-    damage: [zone.ring],
+    panel: cutPanelOf(plan, panel, group[0]!.layer),
+    damage: group.map((zone) => zone.ring),
     margin: MARGIN,
   });
-  const distances = panel.mounts.map((mount) => (inRing(mount.at, zone.ring) ? 0 : toRing(mount.at, zone.ring)));
+  const distances = panel.mounts.flatMap((mount) =>
+    group.map((zone) => (inRing(mount.at, zone.ring) ? 0 : toRing(mount.at, zone.ring))),
+  );
   return {
-    class: zone.class,
+    class: WORST_FIRST.find((worst) => group.some((zone) => zone.class === worst)) ?? group[0]!.class,
     area: Math.max(onSheet.area, 1),
     patchPerimeter: line.cutLength,
     patchArea: line.area,

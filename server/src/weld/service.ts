@@ -1,5 +1,6 @@
 import type { DataSource } from 'typeorm';
 import type { WeldPlanView, WeldSettingsInput } from '@aspecta/contract/weld';
+import { layerOf, panelOf } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
@@ -7,9 +8,17 @@ import type { CutService } from '../cut/service.ts';
 import { record } from '../events/record.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
+import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import type { Workbench } from '../work/bench.ts';
 import { WeldEntity, WeldStepEntity, type WeldRow } from './entities.ts';
+
+interface Services {
+  cuts: CutService;
+  verdicts: VerdictService;
+  shops: ShopService;
+  bench: Workbench;
+}
 
 /** The way of a weld plan on the server: cut → joints → steps laid out once → ticked off one by one. */
 export class WeldService {
@@ -17,15 +26,14 @@ export class WeldService {
   private readonly cuts: CutService;
   private readonly verdicts: VerdictService;
   private readonly bench: Workbench;
+  private readonly shops: ShopService;
 
-  constructor(
-    db: DataSource,
-    { cuts, verdicts, bench }: { cuts: CutService; verdicts: VerdictService; bench: Workbench },
-  ) {
+  constructor(db: DataSource, { cuts, verdicts, shops, bench }: Services) {
     this.db = db;
     this.cuts = cuts;
     this.verdicts = verdicts;
     this.bench = bench;
+    this.shops = shops;
   }
 
   /** The plan as laid out; null where none has been laid out yet. */
@@ -43,13 +51,15 @@ export class WeldService {
   ): Promise<WeldPlanView> {
     const { repair, vehicle } = await this.verdicts.own(caller, repairId);
     const cut = await this.cuts.plan(caller, repairId);
+    const { material } = layerOf(panelOf(vehicle.plan, repair.panel), cut.layer);
+    const { temperature } = await this.shops.shop(caller);
     const joints = cut.line.joints.map(({ points, closed }) => ({
       points: points.map(([u, v]: Point): [number, number] => [u, v]),
       closed,
     }));
     const plan = await this.bench.run(
       'planWelds',
-      { seams: joints, thickness: cut.thickness, ...input },
+      { seams: joints, thickness: cut.thickness, material, ambient: temperature, ...input },
       caller.personId,
     );
     await changeOf(this.db, vehicle.id, async (manager) => {

@@ -40,7 +40,7 @@ async function setDone(repair: RepairView, done: boolean): Promise<void> {
       <li v-for="repair in repairs" :key="repair.id">
         <div class="row spread">
           <strong>{{ nameOf(repair.panel) }}</strong><span class="mono small"
-            >{{ hours(repair.hours.p50) }} · {{ units.roundMoney(repair.cost.p50) }}</span
+            >{{ hours(repair.hours.p50) }} · {{ units.roundMoney(repair.cost.p50, repair.currency) }}</span
           >
         </div>
         <p class="small soft">

@@ -35,6 +35,7 @@ const repair = (over: Partial<RepairView> = {}): RepairView => ({
   reason: 'the rest is sound',
   hours: { p10: 4, p50: 6, p90: 9 },
   cost: { p10: 20_000, p50: 31_000, p90: 48_000 },
+  currency: 'EUR',
   done: false,
   version: 2,
   decidedBy: 'Ada',

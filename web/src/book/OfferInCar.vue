@@ -3,6 +3,7 @@ import { reactive, ref } from 'vue';
 import type { GarageVehicle } from '@aspecta/contract/garage';
 import { post } from '../shell/api.ts';
 import Field from '../shell/Field.vue';
+import { newId } from '../shell/newId.ts';
 import { planOf } from '../shell/plans.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
@@ -14,18 +15,23 @@ import type { PanelPrice } from './page.ts';
 const props = defineProps<{ car: GarageVehicle; price: PanelPrice }>();
 const load = useLoad(async () => (await planOf(props.car.planId)).panels);
 const form = useForm();
+/** One for this price, so that it is stored once however often it is sent. */
+let offerId = newId();
 const draft = reactive({ panel: '', maker: '', leadDays: '' });
 const given = ref<string | null>(null);
 async function give(): Promise<void> {
   const done = await form.submit(async () => {
     await post(`/vehicles/${props.car.id}/offers`, {
       ...props.price,
+      id: offerId,
       panel: draft.panel,
       maker: draft.maker,
       leadDays: wholeNumber(draft.leadDays),
     });
   });
-  if (done) given.value = draft.panel;
+  if (!done) return;
+  given.value = draft.panel;
+  offerId = newId();
 }
 </script>
 

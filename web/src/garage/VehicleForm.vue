@@ -8,6 +8,7 @@ import { ApiProblem, post, put } from '../shell/api.ts';
 import Chips from '../shell/Chips.vue';
 import Dialog from '../shell/Dialog.vue';
 import Field from '../shell/Field.vue';
+import { newId } from '../shell/newId.ts';
 import { plansToChoose } from '../shell/plans.ts';
 import { useForm } from '../shell/useForm.ts';
 import { wholeNumber } from '../shell/whole.ts';
@@ -26,6 +27,8 @@ const draft = reactive({
   notes: props.vehicle?.notes ?? '',
 });
 let version = props.vehicle?.version ?? 0;
+/** One for this car, so that it is rolled in once however often it is sent. */
+const id = newId();
 const plans = shallowRef<PlanView[]>([]);
 void plansToChoose().then((list) => (plans.value = list));
 const pasts = Object.entries(PASTS) as [Past, string][];
@@ -41,7 +44,7 @@ async function save(): Promise<void> {
         throw error;
       });
     } else {
-      const made = await post<Vehicle>('/vehicles', { ...rest, planId });
+      const made = await post<Vehicle>('/vehicles', { ...rest, planId, id });
       await router.push(`/vehicles/${made.id}`);
     }
   });

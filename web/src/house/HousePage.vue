@@ -24,6 +24,7 @@ const rules = reactive({
   weldMetre: '',
   coatDm2: '',
   overlay: false,
+  temperature: '',
   version: 0,
 });
 const load = useLoad(async () => {
@@ -32,6 +33,11 @@ const load = useLoad(async () => {
   if (rules.version === 0) take(shop);
   return true;
 });
+/** A number as it is typed; what is none is passed on, so that the server refuses it at its field. */
+function decimal(text: string): number | string {
+  const value = Number(text.trim().replace(',', '.'));
+  return text.trim() !== '' && Number.isFinite(value) ? value : text;
+}
 const owner = () => session.current?.person.role === 'owner';
 function take(shop: Shop): void {
   Object.assign(rules, {
@@ -40,6 +46,7 @@ function take(shop: Shop): void {
     unit: shop.unit,
     overlay: shop.overlay,
     version: shop.version,
+    temperature: String(shop.temperature),
     tax: String(Math.round(shop.taxRate * 10_000) / 100),
     ...Object.fromEntries(Object.entries(shop.rates).map(([key, minor]) => [key, majorUnits(minor)])),
   });
@@ -48,12 +55,12 @@ function take(shop: Shop): void {
 async function save(): Promise<void> {
   saved.value = false;
   saved.value = await form.submit(async () => {
-    const tax = Number(rules.tax.replace(',', '.'));
+    const tax = decimal(rules.tax);
     const rates = {
-      hour: minorUnits(rules.hour),
-      sheetDm2: minorUnits(rules.sheetDm2),
-      weldMetre: minorUnits(rules.weldMetre),
-      coatDm2: minorUnits(rules.coatDm2),
+      hour: minorUnits(rules.hour, rules.currency, 'rates.hour'),
+      sheetDm2: minorUnits(rules.sheetDm2, rules.currency, 'rates.sheetDm2'),
+      weldMetre: minorUnits(rules.weldMetre, rules.currency, 'rates.weldMetre'),
+      coatDm2: minorUnits(rules.coatDm2, rules.currency, 'rates.coatDm2'),
     };
     try {
       take(
@@ -61,9 +68,10 @@ async function save(): Promise<void> {
           name: rules.name,
           currency: rules.currency,
           unit: rules.unit,
-          taxRate: Number.isFinite(tax) && rules.tax.trim() !== '' ? tax / 100 : rules.tax,
+          taxRate: typeof tax === 'number' ? tax / 100 : tax,
           rates,
           overlay: rules.overlay,
+          temperature: decimal(rules.temperature),
           version: rules.version,
         }),
       );
@@ -119,6 +127,13 @@ async function save(): Promise<void> {
                 ><input v-bind="bind" v-model="rules.coatDm2" class="input mono" inputmode="decimal"
               /></Field>
             </div>
+            <Field
+              v-slot="{ bind }"
+              label="Workshop, °C"
+              hint="As a rule: sheet cools down to it, and coats dry at it"
+              :error="form.errors['temperature']"
+              ><input v-bind="bind" v-model="rules.temperature" class="input mono" inputmode="decimal"
+            /></Field>
             <label class="check"
               ><input v-model="rules.overlay" type="checkbox" /><span
                 >Weigh laying a new sheet over the old one

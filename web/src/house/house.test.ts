@@ -36,6 +36,7 @@ describe('the house rules', () => {
       taxRate: 0.195,
       rates: { hour: 5250, sheetDm2: 60, weldMetre: 250, coatDm2: 40 },
       overlay: true,
+      temperature: 20,
       version: 1,
     });
     expect(page.text()).toContain('Saved.');

@@ -5,7 +5,7 @@ import type { OrderState } from '@aspecta/core/order';
 import { ApiProblem, post } from '../shell/api.ts';
 import Field from '../shell/Field.vue';
 import { useSession } from '../shell/session.ts';
-import { dayOf, today, useUnits } from '../shell/units.ts';
+import { dayOf, percent, today, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 
 const props = defineProps<{ line: OrderLine }>();
@@ -61,9 +61,10 @@ async function move(): Promise<void> {
       <p v-if="line.note" class="small">{{ line.note }}</p>
     </div>
     <div class="price">
-      <p class="mono big">{{ units.money(line.landed) }}</p>
+      <p class="mono big">{{ units.money(line.landed, line.currency) }}</p>
       <p class="soft small">
-        {{ units.money(line.price * line.quantity) }} + {{ units.money(line.carriage) }} carriage + tax
+        {{ units.money(line.price * line.quantity, line.currency) }} +
+        {{ units.money(line.carriage, line.currency) }} carriage + {{ percent(line.taxRate) }} tax
       </p>
     </div>
     <div class="state">

@@ -6,13 +6,18 @@ import { post } from '../shell/api.ts';
 import Dialog from '../shell/Dialog.vue';
 import Field from '../shell/Field.vue';
 import { minorUnits } from '../shell/money.ts';
+import { newId } from '../shell/newId.ts';
 import { planOf } from '../shell/plans.ts';
+import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
 import { wholeNumber } from '../shell/whole.ts';
 
 const props = defineProps<{ vehicles: readonly GarageVehicle[] }>();
 const emit = defineEmits<{ close: []; saved: [] }>();
 const form = useForm();
+const currency = useSession().current?.shop.currency ?? 'EUR';
+/** One for this line, so that it is stored once however often it is sent. */
+const id = newId();
 const draft = reactive({
   vehicleId: props.vehicles[0]!.id,
   panel: 'quarter-l',
@@ -36,8 +41,9 @@ async function save(): Promise<void> {
   const done = await form.submit(async () => {
     await post('/orders', {
       ...rest,
-      price: minorUnits(price),
-      carriage: minorUnits(carriage || '0'),
+      id,
+      price: minorUnits(price, currency, 'price'),
+      carriage: minorUnits(carriage || '0', currency, 'carriage'),
       quantity: wholeNumber(quantity),
       due: null,
     });
@@ -66,13 +72,13 @@ async function save(): Promise<void> {
       <Field v-slot="{ bind }" label="Maker" :error="form.errors['maker']"
         ><input v-bind="bind" v-model="draft.maker" class="input"
       /></Field>
-      <Field v-slot="{ bind }" label="Price each, before tax" :error="form.errors['price']"
+      <Field v-slot="{ bind }" :label="`Price each, before tax, ${currency}`" :error="form.errors['price']"
         ><input v-bind="bind" v-model="draft.price" class="input mono" inputmode="decimal"
       /></Field>
       <Field v-slot="{ bind }" label="Pieces" :error="form.errors['quantity']"
         ><input v-bind="bind" v-model="draft.quantity" class="input mono" inputmode="numeric"
       /></Field>
-      <Field v-slot="{ bind }" label="Carriage, before tax" :error="form.errors['carriage']"
+      <Field v-slot="{ bind }" :label="`Carriage, before tax, ${currency}`" :error="form.errors['carriage']"
         ><input v-bind="bind" v-model="draft.carriage" class="input mono" inputmode="decimal"
       /></Field>
       <Field v-slot="{ bind }" label="Note" :error="form.errors['note']">

@@ -19,6 +19,8 @@ const line: OrderLine = {
   quantity: 1,
   carriage: 2_400,
   landed: 17_182,
+  currency: 'EUR',
+  taxRate: 0.21,
   state: 'confirmed',
   next: ['back-order', 'arrived'],
   due: '2026-01-02',
@@ -50,7 +52,7 @@ describe('a line of the order book', () => {
   it('says what it costs landed, where it stands and that it is late', () => {
     const text = card().text();
     expect(text).toContain('€171.82');
-    expect(text).toContain('€118.00 + €24.00 carriage + tax');
+    expect(text).toContain('€118.00 + €24.00 carriage + 21 % tax');
     expect(text).toContain('Confirmed, late');
     expect(text).toContain('due 2 Jan 2026');
   });

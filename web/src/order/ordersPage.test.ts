@@ -16,6 +16,8 @@ const line = (id: string, over: Partial<OrderLine> = {}): OrderLine => ({
   quantity: 1,
   carriage: 0,
   landed: 12_000,
+  currency: 'EUR',
+  taxRate: 0.2,
   state: 'wanted',
   next: ['ordered'],
   due: null,
@@ -90,12 +92,13 @@ describe('the order book', () => {
     expect(panels).not.toContain('quarter-l');
     await field(page, 'Panel').setValue('tailgate');
     await field(page, 'Maker').setValue('Quillfeather Panels');
-    await field(page, 'Price each, before tax').setValue('1.234,50');
+    await field(page, /^Price each, before tax/).setValue('1.234,50');
     await field(page, 'Pieces').setValue('2');
     await page.get('dialog form').trigger('submit');
     await flushPromises();
     expect(server.to('POST /orders')).toEqual([
       {
+        id: expect.stringMatching(/-/),
         vehicleId: 'w',
         panel: 'tailgate',
         maker: 'Quillfeather Panels',

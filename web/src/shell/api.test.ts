@@ -16,6 +16,7 @@ const session: SessionView = {
     taxRate: 0.2,
     rates: { hour: 1, sheetDm2: 1, weldMetre: 1, coatDm2: 1 },
     overlay: false,
+    temperature: 20,
     version: 1,
   },
   csrf: 'token',

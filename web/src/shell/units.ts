@@ -15,12 +15,11 @@ export function useUnits() {
       : `${(mm / 25.4).toFixed(3)} ± ${(sd / 25.4).toFixed(3)}"`;
   const area = (mm2: number) =>
     unit.value === 'mm' ? `${(mm2 / 100).toFixed(mm2 < 10_000 ? 1 : 0)} cm²` : `${(mm2 / 645.16).toFixed(1)} sq in`;
-  const money = (minor: number) =>
-    new Intl.NumberFormat('en-GB', { style: 'currency', currency: currency.value }).format(minor / 100);
-  const roundMoney = (minor: number) =>
-    new Intl.NumberFormat('en-GB', { style: 'currency', currency: currency.value, maximumFractionDigits: 0 }).format(
-      minor / 100,
-    );
+  /** In the money of the shop, or in that of the day on which it was promised. */
+  const money = (minor: number, of = currency.value) =>
+    new Intl.NumberFormat('en-GB', { style: 'currency', currency: of }).format(minor / 100);
+  const roundMoney = (minor: number, of = currency.value) =>
+    new Intl.NumberFormat('en-GB', { style: 'currency', currency: of, maximumFractionDigits: 0 }).format(minor / 100);
   return { unit, length, sheet, sheetDoubt, area, money, roundMoney };
 }
 

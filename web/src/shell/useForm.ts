@@ -1,4 +1,5 @@
 import { reactive, ref } from 'vue';
+import { Problem } from '@aspecta/core';
 import { ApiProblem } from './api.ts';
 
 /** Sends something and puts refusals at the fields that they name; what was typed stays. */
@@ -7,6 +8,8 @@ export function useForm() {
   const general = ref<string | null>(null);
   const busy = ref(false);
   async function submit(action: () => Promise<void>): Promise<boolean> {
+    // Pressed again while it is on its way: it is sent once.
+    if (busy.value) return false;
     for (const key of Object.keys(errors)) delete errors[key];
     general.value = null;
     busy.value = true;
@@ -18,7 +21,8 @@ export function useForm() {
         for (const { field, detail } of error.body.errors ?? []) errors[field] = detail;
         if (error.body.field && !errors[error.body.field]) errors[error.body.field] = error.body.detail;
         if (!error.body.field) general.value = error.body.detail;
-      } else general.value = (error as Error).message;
+      } else if (error instanceof Problem) errors[error.field] = error.message;
+      else general.value = (error as Error).message;
       return false;
     } finally {
       busy.value = false;

@@ -69,8 +69,8 @@ const bar = (mm2: number) => `${Math.max(1.5, (100 * mm2) / most.value)}%`;
     <div>
       <p class="eyebrow">How far does it go where nothing shows?</p>
       <p class="soft small">
-        What shows is never all of it. The full line is as likely too small as too large; nine in ten stay within the
-        dashed one.
+        What shows is never all of it. The full line is as likely too small as too large; of ten such, nine do not reach
+        beyond the dashed one.
       </p>
     </div>
     <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>

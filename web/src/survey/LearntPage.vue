@@ -27,7 +27,7 @@ const times = (factor: number) => `× ${factor.toFixed(factor < 3 ? 2 : 1)}`;
         </div>
         <p class="small soft">
           learnt from {{ entry.cases.length }} {{ entry.cases.length === 1 ? 'opening' : 'openings' }}. What is seen now
-          is expected to become <strong class="mono">{{ times(entry.ratio.p50) }}</strong> (nine in ten between
+          is expected to become <strong class="mono">{{ times(entry.ratio.p50) }}</strong> (eight in ten between
           {{ times(entry.ratio.p10) }} and {{ times(entry.ratio.p90) }}).
         </p>
         <p class="small soft">

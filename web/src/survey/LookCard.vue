@@ -83,7 +83,12 @@ const { maps, counting, zones, proposed, finds } = props.survey;
         @take="emit('take')"
         @zone="emit('zone', $event)"
       />
-      <NextList :advice="maps.advice.value" :can-work="canWork" @next="emit('next', $event)" />
+      <NextList
+        :advice="maps.advice.value"
+        :called="maps.called.value"
+        :can-work="canWork"
+        @next="emit('next', $event)"
+      />
       <FindList :finds="finds" />
       <ReadingList
         :readings="counting"
@@ -107,6 +112,7 @@ const { maps, counting, zones, proposed, finds } = props.survey;
     <PitsTab
       v-else-if="tab === 'pits'"
       :vehicle="vehicle"
+      :plan="plan"
       :panel="panel"
       :layer="current"
       :survey-map="maps.surveyMap.value"

@@ -5,21 +5,21 @@ import type { Advice } from '../workers/compute.ts';
 import { CALLED } from './called.ts';
 
 /* Where the next reading tells most, and when the panel can be called. */
-defineProps<{ advice: Advice | null; canWork: boolean }>();
+defineProps<{ advice: Advice | null; called: number; canWork: boolean }>();
 const emit = defineEmits<{ next: [place: NextReading] }>();
 </script>
 
 <template>
   <div v-if="advice">
     <p class="eyebrow">Where to read next</p>
-    <p v-if="advice.called >= CALLED" class="small good" role="status">
-      <strong>This layer can be called:</strong> {{ percent(advice.called) }} of it is on its side of the limit with 90
-      % certainty. More readings would tell little.
+    <p v-if="called >= CALLED" class="small good" role="status">
+      <strong>This layer can be called:</strong> {{ percent(called) }} of it is on its side of the limit with 90 %
+      certainty. More readings would tell little.
     </p>
     <p v-else class="small soft" role="status">
-      {{ percent(advice.called) }} of the layer can be called; it takes {{ percent(CALLED) }}.
+      {{ percent(called) }} of the layer can be called; it takes {{ percent(CALLED) }}.
     </p>
-    <ol v-if="canWork && advice.called < CALLED">
+    <ol v-if="canWork && called < CALLED">
       <li v-for="place in advice.next" :key="`${place.u} ${place.v}`">
         <button class="btn small-btn" @click="emit('next', place)">Mark it</button>
         <span class="small">{{ place.reason }}</span>

@@ -2,9 +2,9 @@
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import type { Vehicle } from '@aspecta/contract/garage';
 import type { PitsView } from '@aspecta/contract/survey';
-import type { Layer, Panel } from '@aspecta/core/body';
+import type { BodyPlan, Layer, Panel } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
-import { CATEGORY_OF, lookAgain, weldableLimit } from '@aspecta/core/survey';
+import { CATEGORY_OF, lookAgain, lookAtPits, weldableLimit, type LookAgain } from '@aspecta/core/survey';
 import { get, post } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
 import Field from '../shell/Field.vue';
@@ -15,6 +15,7 @@ import type { SurveyMap } from '../workers/compute.ts';
 /* The deepest pit of a few equal patches, and what that says of the whole panel; when to look again if it is left. */
 const props = defineProps<{
   vehicle: Vehicle;
+  plan: BodyPlan;
   panel: Panel;
   layer: Layer;
   surveyMap: SurveyMap | null;
@@ -71,27 +72,38 @@ async function remove(id: string): Promise<void> {
     view.value = await get<PitsView>(path.value);
   });
 }
-/** What is left, and down to what it may go: under the deepest pit until it is through, else the thinnest of the map until it cannot be welded to. */
-const leftNow = computed<{ metal: number; limit: number; what: string } | null>(() => {
+/** When to look again if it is left: by the deepest pit until it is through, else by the thinnest of the map until it cannot be welded to. */
+const watchPlan = computed<{ earliest: number; on: string; what: string; now: string } | null>(() => {
+  const { thickness, material } = props.layer;
+  // The rates are those of steel.
+  if (material !== 'steel') return null;
   const result = view.value?.result;
+  const age = new Date().getFullYear() - props.vehicle.year;
   if (result)
-    return {
-      metal: Math.max(0, props.layer.thickness - result.deepestExpected),
-      limit: 0,
-      what: 'the deepest pit is through',
-    };
+    return dated(lookAtPits({ depth: Math.min(result.deepestP90, thickness), thickness, years: age }), {
+      what: 'the deepest pit can be through',
+      now: `the deepest pit may be ${units.sheet(result.deepestP90)} deep, through the sheet,`,
+    });
   const means = props.surveyMap ? Array.from(props.surveyMap.map.mean).filter((m) => !Number.isNaN(m)) : [];
   if (means.length === 0) return null;
-  const limit = weldableLimit(props.layer.thickness);
-  return { metal: Math.min(...means), limit, what: `the thinnest place is down to ${units.sheet(limit)}` };
+  const limit = weldableLimit(thickness);
+  const metal = Math.min(...means);
+  return dated(lookAgain({ metal, limit, category: CATEGORY_OF[props.vehicle.climate] }), {
+    what: `the thinnest place, ${units.sheet(metal)} now, can be down to the ${units.sheet(limit)} that can be welded to`,
+    now: `the thinnest place has ${units.sheet(metal)} left, less than the ${units.sheet(limit)} that can be welded to,`,
+  });
 });
-const watchPlan = computed(() => {
-  if (!leftNow.value) return null;
-  const plan = lookAgain({ ...leftNow.value, category: CATEGORY_OF[props.vehicle.climate] });
+function dated({ earliest, months }: LookAgain, words: { what: string; now: string }) {
   const on = new Date();
-  on.setMonth(on.getMonth() + plan.months);
-  return { ...plan, ...leftNow.value, on: on.toISOString() };
-});
+  on.setMonth(on.getMonth() + months);
+  return { earliest, on: on.toISOString(), ...words };
+}
+/** A hollow that this sheet closes: it may stay wet for weeks, and the rates of open weather do not hold in it. */
+const cavity = computed(() =>
+  props.plan.cavities.find(({ walls }) =>
+    walls.some((wall) => wall.panel === props.panel.id && wall.layer === props.layer.id),
+  ),
+);
 const years = (value: number) =>
   value === Infinity
     ? 'many years'
@@ -108,10 +120,12 @@ const years = (value: number) =>
       <p class="eyebrow">How deep is the deepest pit of the whole panel?</p>
       <template v-if="view?.result">
         <p class="figure">
-          {{ units.sheet(view.result.deepestExpected) }} <small>± {{ units.sheet(view.result.standardError) }}</small>
+          {{ units.sheet(view.result.deepestP50) }}
+          <small>up to {{ units.sheet(view.result.deepestP90) }}</small>
         </p>
         <p class="small soft">
-          of {{ units.sheet(layer.thickness) }}. Chance that one has gone through:
+          of {{ units.sheet(layer.thickness) }}: as likely deeper as not so deep; in nine of ten such panels not deeper
+          than the second figure. Chance that one has gone through:
           <strong :class="{ alarm: view.result.perforationProbability > 0.2 }">{{
             percent(view.result.perforationProbability)
           }}</strong>. From {{ view.patches.length }} patches; the panel has {{ view.result.areaRatio.toFixed(0) }} of
@@ -124,16 +138,22 @@ const years = (value: number) =>
       <p v-else-if="view" class="soft">{{ view.why }}</p>
       <p v-else class="soft" role="status">Fetching the pits …</p>
     </div>
-    <div v-if="watchPlan" class="notice" :class="{ bad: watchPlan.soonest === 0 }">
-      <p v-if="watchPlan.soonest === 0">
-        <strong>Too late to leave it and watch:</strong> by what is known {{ watchPlan.what }} already.
+    <div v-if="watchPlan" class="notice" :class="{ bad: watchPlan.earliest === 0 }">
+      <p v-if="watchPlan.earliest === 0">
+        <strong>Too late to leave it and watch:</strong> by what is known {{ watchPlan.now }} already.
       </p>
       <p v-else>
-        <strong>If it is left and watched:</strong> going on bare in this climate ({{ watchPlan.category }}),
-        {{ watchPlan.what }} in {{ years(watchPlan.soonest) }} at the soonest, {{ years(watchPlan.latest) }} at the
-        latest. Look again by <strong>{{ dayOf(watchPlan.on) }}</strong>.
+        <strong>If it is left and watched:</strong> going on bare, {{ watchPlan.what }} in
+        {{ years(watchPlan.earliest) }} at the earliest. Look again by <strong>{{ dayOf(watchPlan.on) }}</strong>.
+      </p>
+      <p v-if="cavity" class="small">
+        These are rates of open weather. {{ cavity.name }} can stay wet for weeks: there it goes much faster, and no
+        date can be given.
       </p>
     </div>
+    <p v-else-if="layer.material !== 'steel'" class="small soft">
+      How fast it goes on is known for steel only; {{ layer.name.toLowerCase() }} is {{ layer.material }}.
+    </p>
     <form v-if="canWork" class="stack" @submit.prevent="add">
       <p class="eyebrow">Another patch</p>
       <p class="small soft">Mark a square of the same size, find its deepest pit with a pit gauge, write its depth.</p>

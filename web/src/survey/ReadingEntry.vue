@@ -53,7 +53,12 @@ async function submit(): Promise<void> {
         'value',
         `These are ${values.length} numbers for ${props.places.length} marked ${props.places.length === 1 ? 'place' : 'places'}; tap the other places first.`,
       );
-    for (const value of values) await storeOne(value, props.places[0]!);
+    const words = text.value.trim().split(/[\s;]+/);
+    for (const [i, value] of values.entries()) {
+      // What has been stored is no longer typed: a refusal leaves the rest with the places they are meant for.
+      if (words.length === values.length) text.value = words.slice(i).join(' ');
+      await storeOne(value, props.places[0]!);
+    }
     text.value = '';
     note.value = '';
   } catch (problem) {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue';
 import type { FindView, ReadingView } from '@aspecta/contract/survey';
-import { layerOf, sectionAt, type BodyPlan, type Panel } from '@aspecta/core/body';
+import { layerOf, sectionAt, type BodyPlan, type Panel, type SectionSheet } from '@aspecta/core/body';
 import { boxOf, type Point } from '@aspecta/core/geometry';
 import { layerSamples, metalClass, type MetalClass, type ThicknessAt } from '@aspecta/core/survey';
 import { linePath } from '../sheet/pathData.ts';
@@ -41,17 +41,22 @@ watch(
     const mine = ++wanted;
     const counting = props.readings.filter((reading) => !reading.withdrawn).map(asReading);
     const told = await Promise.all(
-      sheets.map(async ({ layer, line }) => {
+      sheets.map(async ({ layer, lines }) => {
         const { thickness, name } = layerOf(props.panel, layer);
         const { metal } = layerSamples(props.panel, layer, counting);
-        const places = line.map((p): Point => [u.value, p[1]]);
+        const places = lines.flat().map((p): Point => [u.value, p[1]]);
         const values =
           metal.length < 3
             ? null
             : await compute()
                 .along(thickness, metal, places)
                 .catch(() => null);
-        return { layer, name, pieces: piecesOf(line, values, thickness) };
+        let at = 0;
+        const drawn = lines.flatMap((line) => {
+          const own = values?.slice(at, (at += line.length)) ?? null;
+          return piecesOf(line, own, thickness);
+        });
+        return { layer, name, pieces: drawn };
       }),
     );
     if (mine === wanted) pieces.value = told;
@@ -75,9 +80,16 @@ function piecesOf(line: readonly Point[], values: readonly ThicknessAt[] | null,
   return result;
 }
 const frame = computed(() => {
-  const box = boxOf(section.value.sheets.flatMap((sheet) => [...sheet.line]));
+  const box = boxOf(section.value.sheets.flatMap((sheet) => sheet.lines.flat()));
   return { x: box.minU - 45, y: -box.maxV - 20, width: box.maxU - box.minU + 90, height: box.maxV - box.minV + 40 };
 });
+/** Where the number of a sheet stands: in the middle of its longest stretch. */
+function middleOf({ lines }: SectionSheet): Point {
+  const longest = lines.reduce((a, b) =>
+    Math.abs(b.at(-1)![1] - b[0]![1]) > Math.abs(a.at(-1)![1] - a[0]![1]) ? b : a,
+  );
+  return longest[Math.floor(longest.length / 2)]!;
+}
 const blocked = computed(() => props.finds.filter((find) => find.sign === 'blocked-drain'));
 const side = (along: number) =>
   Math.abs(along) < 15 ? 'here' : `${units.length(Math.abs(along))} to the ${along < 0 ? 'left' : 'right'}`;
@@ -126,11 +138,15 @@ const isBlocked = (along: number) => blocked.value.some((find) => Math.abs(find.
           />
         </template>
       </g>
+      <g v-for="gap in section.open" :key="gap.from">
+        <path :d="`M0 ${-gap.from}V${-gap.to}`" class="glass" />
+        <text x="9" :y="-(gap.from + gap.to) / 2">{{ gap.name }}</text>
+      </g>
       <text
         v-for="(sheet, i) in section.sheets"
         :key="sheet.layer"
-        :x="sheet.line[Math.floor(sheet.line.length / 2)]![0] + (i * 2 >= section.sheets.length ? 9 : -9)"
-        :y="-sheet.line[Math.floor(sheet.line.length / 2)]![1]"
+        :x="middleOf(sheet)[0] + (i * 2 >= section.sheets.length ? 9 : -9)"
+        :y="-middleOf(sheet)[1]"
         :text-anchor="i * 2 >= section.sheets.length ? 'start' : 'end'"
       >
         {{ i + 1 }}
@@ -158,6 +174,12 @@ const isBlocked = (along: number) => blocked.value.some((find) => Math.abs(find.
 </template>
 
 <style scoped>
+.glass {
+  fill: none;
+  stroke: var(--line-strong);
+  stroke-dasharray: 4 5;
+  vector-effect: non-scaling-stroke;
+}
 input[type='range'] {
   width: 100%;
   min-height: 44px;

@@ -159,7 +159,7 @@ const filler = computed(() =>
         <dt>Thinnest reading</dt>
         <dd class="mono">
           {{ thinnest === 0 ? 'a hole' : `${thinnestUnder ? 'less than ' : ''}${units.sheet(thinnest)}` }}
-          <span class="soft">of {{ units.sheet(layer.thickness) }}</span>
+          <span v-if="thinnest > 0" class="soft">of {{ units.sheet(layer.thickness) }}</span>
         </dd>
       </div>
       <div v-if="filler">
@@ -177,7 +177,7 @@ const filler = computed(() =>
       <div v-if="surveyMap">
         <dt>Map</dt>
         <dd class="small soft">
-          kriged from {{ readings.length }} readings in {{ surveyMap.took.toFixed(0) }} ms; a reading left out is met
+          kriged from {{ surveyMap.used }} readings in {{ surveyMap.took.toFixed(0) }} ms; a reading left out is met
           within {{ units.sheet(surveyMap.map.leaveOneOutRmse)
           }}<template v-if="leftOut > 0">; {{ leftOut }} on lead or doubled edges left out</template>
         </dd>

@@ -145,7 +145,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 
 const next = computed(() => {
   const [first] = maps.advice.value?.next ?? [];
-  const called = maps.advice.value?.called ?? 0;
+  const called = maps.called.value;
   if (zones.value.length > 0)
     return {
       text: `Weigh treat, patch or whole panel for ${zones.value.length} ${zones.value.length === 1 ? 'zone' : 'zones'}`,
@@ -164,7 +164,7 @@ function doNext(): void {
 }
 const keptPlaces = computed(() => survey.kept.value.map((entry): Point => [entry.reading.u, entry.reading.v]));
 const advised = computed(() =>
-  mode.value === 'zone' || !session.canWork || (maps.advice.value?.called ?? 0) >= CALLED
+  mode.value === 'zone' || !session.canWork || maps.called.value >= CALLED
     ? []
     : (maps.advice.value?.next ?? []).filter(
         (place) => !marked.value.some(([u, v]) => Math.hypot(u - place.u, v - place.v) < 5),

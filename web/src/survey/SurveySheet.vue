@@ -141,9 +141,10 @@ const at = (place: (p: Point) => [number, number], p: Point) => `translate(${pla
         v-for="(n, i) in next"
         :key="`n${n.u} ${n.v}`"
         class="advice"
+        :class="{ tapped: crosshair }"
         role="button"
         tabindex="0"
-        data-own-pointer
+        :data-own-pointer="crosshair ? undefined : ''"
         :aria-label="`Read here next, ${i + 1}: ${n.reason}`"
         :transform="at(place, [n.u, n.v])"
         @click="emit('next', n)"
@@ -197,6 +198,10 @@ path {
 .zone {
   cursor: pointer;
   outline: none;
+}
+/* While places are tapped, a mark must not take the tap: the reading lies where the finger was. */
+.advice.tapped {
+  pointer-events: none;
 }
 .zone.tapped {
   pointer-events: none;

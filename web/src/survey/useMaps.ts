@@ -27,6 +27,8 @@ export function useMaps(panel: () => Panel | null, layer: Ref<string>, readings:
   const surveyMap = shallowRef<SurveyMap | null>(null);
   const coatingMap = shallowRef<CoatingMap | null>(null);
   const advice = shallowRef<Advice | null>(null);
+  /** Share of the layer that can be called: one figure for map, card, advice and next step. */
+  const called = computed(() => surveyMap.value?.map.summary.called ?? 0);
   const mapping = ref(false);
   const distinct = (points: readonly { u: number; v: number }[]) =>
     new Set(points.map((p) => `${Math.round(p.u)} ${Math.round(p.v)}`)).size;
@@ -51,10 +53,10 @@ export function useMaps(panel: () => Panel | null, layer: Ref<string>, readings:
     [surveyMap.value, coatingMap.value] = maps;
     mapping.value = false;
     // The advice comes after the map: it is wanted, but the map is what the person waits for.
-    const told = await compute().next(sheet, metal, under).catch(none);
+    const told = await compute().next(sheet, metal, under, layerOf(here, layer.value).thickness).catch(none);
     if (mine === wanted) advice.value = told;
   });
-  return { kind, limit, usualLimit, chosenLimit, samples, surveyMap, coatingMap, advice, mapping };
+  return { kind, limit, usualLimit, chosenLimit, samples, surveyMap, coatingMap, advice, called, mapping };
 }
 
 /** Finds that are worth a mark on the sheet. */

@@ -83,6 +83,7 @@ export function signIn(role: Role = 'owner', unit: Unit = 'mm'): void {
       taxRate: 0.2,
       rates: { hour: 4500, sheetDm2: 60, weldMetre: 250, coatDm2: 40 },
       overlay: false,
+      temperature: 20,
       version: 1,
     },
     csrf: 'token',

@@ -186,7 +186,13 @@ const proposed = computed(
                   @choose="choice = option.id"
                 />
               </div>
-              <OfferForm :vehicle="id" :panel="panel" :known="verdict.offer !== null" @added="weigh()" />
+              <OfferForm
+                :vehicle="id"
+                :panel="panel"
+                :known="verdict.offer !== null"
+                :foreign="verdict.foreign"
+                @added="weigh()"
+              />
               <form v-if="session.canWork" class="stack" @submit.prevent="decide">
                 <Field
                   v-slot="{ bind }"

@@ -136,7 +136,14 @@ describe('the verdict', () => {
     await page.get('form.prices').trigger('submit');
     await flushPromises();
     expect(server.to(`POST ${base}/offers`)).toEqual([
-      { panel: panel.id, maker: 'Harrow Pressings', price: 30_000, carriage: 2000, leadDays: 9 },
+      {
+        id: expect.stringMatching(/-/),
+        panel: panel.id,
+        maker: 'Harrow Pressings',
+        price: 30_000,
+        carriage: 2000,
+        leadDays: 9,
+      },
     ]);
     expect(page.text()).toContain('panel landed €384.00 from Harrow Pressings, 9 days');
   });

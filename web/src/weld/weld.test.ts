@@ -67,7 +67,7 @@ describe('how figures are written', () => {
     ['€ 12.5', 1250],
     ['a lot', 'a lot'],
     ['1.234', '1.234'],
-  ])('money: %s', (text, minor) => expect(minorUnits(text)).toBe(minor));
+  ])('money: %s', (text, minor) => expect(minorUnits(text, 'EUR', 'price')).toBe(minor));
 });
 
 describe('next steps', () => {

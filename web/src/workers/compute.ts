@@ -20,12 +20,13 @@ import {
 export interface SurveyMap {
   map: ThicknessMap;
   proposed: { ring: Ring; area: number }[];
+  /** Readings that it rests on: those that were left out are not among them. */
+  used: number;
   /** ms that it took. */
   took: number;
 }
 export interface Advice {
   next: NextReading[];
-  called: number;
 }
 
 /** How many places the advice names, and how far apart, mm. */
@@ -36,11 +37,16 @@ const api = {
   thickness(sheet: Polygon, asBuilt: number, readings: readonly CensoredSample[], limit: number): SurveyMap {
     const begun = performance.now();
     const map = mapThickness({ sheet, asBuilt, readings, limit });
-    return { map, proposed: proposeZones(map, sheet, readings), took: performance.now() - begun };
+    return {
+      map,
+      proposed: proposeZones(map, sheet, readings),
+      used: readings.length,
+      took: performance.now() - begun,
+    };
   },
   coating: (sheet: Polygon, readings: readonly CensoredSample[]): CoatingMap => mapCoating({ sheet, readings }),
-  next: (sheet: Polygon, points: readonly CensoredSample[], limit: number): Advice =>
-    nextReadings({ points, outline: sheet, limit, count: ADVISED, minSpacing: APART }),
+  next: (sheet: Polygon, points: readonly CensoredSample[], limit: number, asBuilt: number): Advice =>
+    nextReadings({ points, outline: sheet, limit, asBuilt, count: ADVISED, minSpacing: APART }),
   spread: (visible: Polygon, evidence: SpreadEvidence, history: readonly Opening[], sheet: Polygon) =>
     spread({ visible, evidence, history, sheet }),
   along: (asBuilt: number, readings: readonly CensoredSample[], at: readonly Point[]): ThicknessAt[] =>

@@ -155,8 +155,8 @@ export const holdPages: readonly BookPage[] = [
           text: `${round(mount.v, 1)} mm, shims ${round(mount.shimV, 2)} mm`,
         })),
         {
-          name: 'The door has dropped by',
-          text: `${round(-r.movement.v, 1)} mm, turned by ${round(r.movement.turn, 2)}°`,
+          name: r.movement.v <= 0 ? 'The door has dropped by' : 'The door stands too high by',
+          text: `${round(Math.abs(r.movement.v), 1)} mm, turned by ${round(r.movement.turn, 2)}°`,
         },
       ],
     }),

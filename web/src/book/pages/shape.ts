@@ -21,6 +21,9 @@ const pointsOf = (text: unknown): Point[] =>
     return [u, v];
   });
 
+/** Share by which a sheet can be stretched by hand before it thins and tears; common practice, no published source. */
+const MOST_STRETCH = 0.25;
+
 export const shapePages: readonly BookPage[] = [
   page<Bend>({
     key: 'bend',
@@ -341,7 +344,10 @@ export const shapePages: readonly BookPage[] = [
     input: (v) => ({ ...v }),
     answer: (r, _v, write) => ({
       figure: `R ${write.length(r.radius)}`,
-      sentence: `A dome of this crown has ${round(r.areaIncrease * 100, 2)} % more area than flat sheet: that much must be stretched in.`,
+      sentence:
+        r.areaIncrease <= MOST_STRETCH
+          ? `A dome of this crown has ${round(r.areaIncrease * 100, 2)} % more area than flat sheet: that much must be stretched in.`
+          : `A dome like this has ${round(r.areaIncrease * 100, 0)} % more area than flat sheet. No sheet stretches that far without tearing: make it of pieces, or shrink its edge in.`,
       rows: [],
     }),
     draw: (r, v, write) => {
@@ -436,11 +442,11 @@ export const shapePages: readonly BookPage[] = [
     input: (v) => ({ ...v, gap: 1 }),
     answer: (r, _v, write) => ({
       figure: `${round(r.notch, 0)}° notch`,
-      sentence: `Without it the corner would stand out by ${round(r.surplus, 1)} mm.`,
+      sentence: `Uncut, the tip of the corner lies ${write.length(r.surplus)} from the folds: folded, that collides and stands up.`,
       rows: [
         { name: 'Cut back along the bottom edge', text: write.length(r.backA) },
         { name: 'Cut back along the side edge', text: write.length(r.backB) },
-        { name: 'Round the root', text: `R ${round(r.rootRadius, 1)} mm` },
+        { name: 'Round the root', text: `R ${write.length(r.rootRadius)}` },
       ],
     }),
     draw: (r, v) => {

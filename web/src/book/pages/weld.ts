@@ -1,4 +1,4 @@
-import type { Field, Plugs, Tack, WeldSettings } from '@aspecta/core/weld';
+import { MATERIALS, type Field, type Plugs, type Tack, type WeldMaterial, type WeldSettings } from '@aspecta/core/weld';
 import { page, round, type BookPage } from '../page.ts';
 import { rectangle } from '../drawing.ts';
 
@@ -13,6 +13,18 @@ const PROCESS = {
   ],
 } as const;
 
+/** °C at which a place can be touched, and the next stitch may begin there (T-09). */
+const HAND_WARM = 50;
+const ALL_PROCESSES = [...PROCESS.options, { value: 'gas', label: 'gas' }, { value: 'spot', label: 'spot' }] as const;
+const MATERIAL = {
+  key: 'material',
+  label: 'Of',
+  kind: 'choice',
+  usual: 'steel',
+  options: Object.entries(MATERIALS).map(([value, { name }]) => ({ value, label: name })),
+} as const;
+const WORKSHOP = { key: 'ambient', label: 'Workshop', kind: 'number', usual: 20, unit: '°C' } as const;
+
 export const weldPages: readonly BookPage[] = [
   page<WeldSettings>({
     key: 'settings',
@@ -22,8 +34,10 @@ export const weldPages: readonly BookPage[] = [
     group: 'Weld',
     words: 'amps volts current wire gas mig tig',
     fields: [
-      PROCESS,
+      { ...PROCESS, options: ALL_PROCESSES },
+      MATERIAL,
       { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: '0.9 mm' },
+      { key: 'other', label: 'The other sheet', kind: 'sheet', usual: '0.9 mm' },
       {
         key: 'position',
         label: 'Position',
@@ -38,13 +52,13 @@ export const weldPages: readonly BookPage[] = [
     ],
     input: (v) => ({ ...v }),
     answer: (r) => ({
-      figure: `${r.tackCurrent} A tack, ${r.seamCurrent} A seam`,
+      figure: r.tackCurrent === null ? r.gas : `${r.tackCurrent} A tack, ${r.seamCurrent} A seam`,
       sentence: r.notes[0]!,
       rows: [
-        { name: 'Voltage', text: `${round(r.volts, 1)} V` },
-        { name: 'Wire or rod', text: `${r.filler} mm` },
-        { name: 'Travel', text: `${r.travel} mm/s` },
-        { name: 'Gas', text: `${r.gas}, ${r.gasFlow} l/min` },
+        ...(r.volts === null ? [] : [{ name: 'Voltage', text: `${round(r.volts, 1)} V, ${r.polarity}` }]),
+        ...(r.filler === null ? [] : [{ name: 'Wire or rod', text: `${r.filler} mm` }]),
+        ...(r.travel === null ? [] : [{ name: 'Travel', text: `${r.travel} mm/s` }]),
+        ...(r.gasFlow === null ? [] : [{ name: 'Gas', text: `${r.gas}, ${r.gasFlow} l/min` }]),
         ...r.notes.slice(1).map((text) => ({ name: 'Mind', text })),
       ],
     }),
@@ -67,7 +81,7 @@ export const weldPages: readonly BookPage[] = [
           {
             kind: 'text',
             at: [-4 * t, t * 8.6],
-            text: `${r.filler} mm, ${round(r.volts, 1)} V`,
+            text: r.volts === null ? r.gas : `${r.filler} mm, ${round(r.volts, 1)} V`,
             look: 'mark',
             anchor: 'middle',
           },
@@ -125,7 +139,7 @@ export const weldPages: readonly BookPage[] = [
       };
     },
   }),
-  page<{ rise: number }>({
+  page<{ rise: number; holds: boolean }>({
     key: 'touch',
     calc: 'weld.lineSource',
     title: 'Can it be touched yet?',
@@ -141,19 +155,33 @@ export const weldPages: readonly BookPage[] = [
         unit: 'J',
         hint: 'volts × amps × seconds × 0.8 (MIG)',
       },
+      MATERIAL,
       { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: '0.9 mm' },
       { key: 'distance', label: 'Away from it', kind: 'length', usual: 20 },
       { key: 'time', label: 'After', kind: 'number', usual: 30, unit: 's' },
+      WORKSHOP,
     ],
-    input: (v) => ({ ...v }),
-    answer: (r) => ({
-      figure: `${round(20 + r.rise, 0)} °C`,
-      sentence:
-        r.rise + 20 <= 50
-          ? 'In a workshop at 20 °C: hand-warm, the next stitch may begin here.'
-          : 'In a workshop at 20 °C: too warm to touch; wait, or weld elsewhere.',
-      rows: [{ name: 'Above the surroundings', text: `${round(r.rise, 1)} K` }],
-    }),
+    input: ({ energy, material, thickness, distance, time }) => {
+      const { conductivity, density, heat } = MATERIALS[material as WeldMaterial];
+      return { energy, thickness, distance, time, conductivity, density, heat };
+    },
+    answer: (r, v) => {
+      const now = Number(v['ambient']) + r.rise;
+      if (!r.holds)
+        return {
+          figure: 'Not yet',
+          sentence: `So soon after the weld and so close to it the metal is molten or has just set: nothing can be said of ${v['time']} s. Ask for a later time or a place farther away.`,
+          rows: [],
+        };
+      return {
+        figure: `${round(now, 0)} °C`,
+        sentence:
+          now <= HAND_WARM
+            ? `In a workshop at ${v['ambient']} °C: hand-warm, the next stitch may begin here.`
+            : `In a workshop at ${v['ambient']} °C: too warm to touch; wait, or weld elsewhere.`,
+        rows: [{ name: 'Above the workshop', text: `${round(r.rise, 1)} K` }],
+      };
+    },
     draw: (r, v) => ({
       label: 'The weld and the place',
       parts: [
@@ -170,7 +198,7 @@ export const weldPages: readonly BookPage[] = [
         {
           kind: 'text',
           at: [Number(v['distance']), 8],
-          text: `${round(20 + r.rise, 0)} °C`,
+          text: r.holds ? `${round(Number(v['ambient']) + r.rise, 0)} °C` : 'molten or nearly so',
           anchor: 'middle',
           look: 'mark',
         },
@@ -336,7 +364,7 @@ export const weldPages: readonly BookPage[] = [
           'at most, 12 mm beside the middle of the seam (workshop at 20 °C). Compare the other order, and copper behind it.',
         rows: [
           { name: 'Heat put in', text: `${round(r.energy.put / 1000, 1)} kJ` },
-          { name: 'Still in the sheet at the end', text: `${round(r.energy.held / 1000, 1)} kJ` },
+          { name: 'Still in sheet and copper at the end', text: `${round(r.energy.held / 1000, 1)} kJ` },
         ],
       };
     },
