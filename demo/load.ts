@@ -161,7 +161,9 @@ async function main(): Promise<void> {
   const db = await createDataSource(databaseAddress()).initialize();
   await db.dropDatabase();
   await migrate(db);
-  await loadDemo(buildServices(db, join(home, 'files')));
+  const services = buildServices(db, join(home, 'files'));
+  await loadDemo(services);
+  await services.bench.close();
   await db.destroy();
   writeFileSync(done, new Date().toISOString());
 }

@@ -16,6 +16,9 @@ export interface House {
   stop(): Promise<void>;
 }
 
+/** A name that is no address of this machine: a browser trusts a page under it as little as one of the workshop's network. */
+export const PLAIN_HOST = 'shop.test';
+
 /** A folder laid out as the default one: under a name that begins with a dot. In memory where the machine offers it. */
 export const newHome = () =>
   join(mkdtempSync(join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'aspecta-e2e-')), '.aspecta');
@@ -27,7 +30,14 @@ export async function openHouse(
 ): Promise<House> {
   const launcher = spawn(process.execPath, [join(root, 'server/dist/launch.js'), mode], {
     cwd: root,
-    env: { ...process.env, ASPECTA_HOME: home, ASPECTA_TRIES: '1000', ASPECTA_DB_PORT: '34900', ...settings },
+    env: {
+      ...process.env,
+      ASPECTA_HOME: home,
+      ASPECTA_TRIES: '1000',
+      ASPECTA_DB_PORT: '34900',
+      ASPECTA_HOSTS: PLAIN_HOST,
+      ...settings,
+    },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   const url = await new Promise<string>((done, fail) => {

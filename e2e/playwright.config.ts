@@ -12,12 +12,20 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
+    // The test of the time without network lets it in.
+    serviceWorkers: 'block',
     actionTimeout: 30_000,
     navigationTimeout: 30_000,
     trace: 'retain-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: ['--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+      args: [
+        '--host-resolver-rules=MAP shop.test 127.0.0.1',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+      ],
     },
   },
 });

@@ -138,12 +138,12 @@ test('the network goes and comes back: the reading is kept, also over a closed p
   await page.getByLabel('Metal left').fill('0.84');
   await page.getByRole('button', { name: 'Store' }).click();
   await expect(page.getByText('The server cannot be reached.')).toBeVisible();
-  await expect(page.getByText('1 reading is kept on this device')).toBeVisible();
+  await expect(page.getByText('1 entry kept on this device')).toBeVisible();
   await expect(page.getByText('Kept on this device.')).toBeVisible();
   await clickOn(page, 450, 450);
   await page.getByLabel('Metal left').fill('0.82');
   await page.getByRole('button', { name: 'Store' }).click();
-  await expect(page.getByText('2 readings are kept on this device')).toBeVisible();
+  await expect(page.getByText('2 entries kept on this device')).toBeVisible();
   await context.setOffline(false);
   await expect(page.getByText('The server cannot be reached.')).toBeHidden();
   await expect.poll(() => stored(page, house, car, 'roof')).toBe(2);
@@ -152,7 +152,7 @@ test('the network goes and comes back: the reading is kept, also over a closed p
   await clickOn(page, 500, 500);
   await page.getByLabel('Metal left').fill('0.81');
   await page.getByRole('button', { name: 'Store' }).click();
-  await expect(page.getByText('1 reading is kept on this device')).toBeVisible();
+  await expect(page.getByText('1 entry kept on this device')).toBeVisible();
   await page.close();
   await context.setOffline(false);
   const again = await context.newPage();

@@ -36,7 +36,8 @@ const load = useLoad(async () => {
   const [vehicle, board, repairs, finds] = await Promise.all([
     get<Vehicle>(`/vehicles/${props.id}`),
     get<Board>(`/vehicles/${props.id}/board`),
-    get<RepairView[]>(`/vehicles/${props.id}/repairs`),
+    // Decisions carry prices, which a customer is not shown.
+    session.current?.person.role === 'customer' ? [] : get<RepairView[]>(`/vehicles/${props.id}/repairs`),
     get<FindView[]>(`/vehicles/${props.id}/finds`),
   ]);
   const plan = await planOf(vehicle.planId);

@@ -9,7 +9,8 @@ import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
-import PeopleTile from './PeopleTile.vue';
+import AuditTile from '../account/AuditTile.vue';
+import PeopleTile from '../account/PeopleTile.vue';
 
 const session = useSession();
 const form = useForm();
@@ -149,6 +150,7 @@ async function save(): Promise<void> {
           <button v-if="owner()" class="btn main" :disabled="form.busy.value">Save the rules</button>
         </form>
         <PeopleTile />
+        <AuditTile v-if="owner()" />
       </div>
     </main>
   </Waiting>

@@ -13,7 +13,11 @@ const people = [
 beforeEach(() => {
   signIn();
   document.body.innerHTML = '';
-  server = new FakeServer().on('GET /shop', useSession().current!.shop).on('GET /shop/people', people);
+  server = new FakeServer()
+    .on('GET /shop', useSession().current!.shop)
+    .on('GET /shop/people', people)
+    .on('GET /shop/invitations', [])
+    .on('GET /shop/audit', []);
 });
 const open = async () => (await openPage(HousePage)).page;
 
@@ -91,44 +95,51 @@ describe('the house rules', () => {
     const page = await open();
     expect(page.text()).toContain('Only the owner can change them.');
     expect(page.get('fieldset.bare').attributes('disabled')).toBeDefined();
-    expect(page.text()).toContain('worker');
+    expect(page.text()).toContain('Worker');
     expect(page.findAll('select')).toHaveLength(0);
   });
 });
 
 describe('the people of a shop', () => {
-  it('are added with a role; the form is empty again and the list is fetched', async () => {
+  it('are asked to join by a link that is shown once', async () => {
     const page = await open();
-    server.on('POST /shop/people', {});
+    const asked = { id: 'i', name: 'Noor', role: 'viewer', by: 'Ada', expiresAt: '2026-06-01T00:00:00.000Z' };
+    server.on('POST /shop/invitations', { ...asked, token: 'secret-word' });
     await field(page, 'Name').setValue('Noor');
-    await field(page, 'E-mail').setValue('noor@x.example');
-    await field(page, 'Password').setValue('ten letters');
+    await page.get('input[type=radio][value=viewer]').setValue(true);
+    server.on('GET /shop/invitations', [asked]);
+    await page.findAll('form')[1]!.trigger('submit');
+    await flushPromises();
+    expect(server.to('POST /shop/invitations')[0]).toEqual({ name: 'Noor', role: 'viewer' });
+    expect(page.text()).toContain('/join/secret-word');
+    expect((field(page, 'Name').element as HTMLInputElement).value).toBe('');
+    expect(page.text()).toContain('Noor, viewer, until 1 Jun 2026');
+  });
+
+  it('keep what was typed where one cannot be asked', async () => {
+    const page = await open();
+    server.on('POST /shop/invitations', () =>
+      problem('invalid', 'name is missing; fill it in.', 422, { field: 'name' }),
+    );
     await page.get('input[type=radio][value=viewer]').setValue(true);
     await page.findAll('form')[1]!.trigger('submit');
     await flushPromises();
-    expect(server.to('POST /shop/people')[0]).toEqual({
-      name: 'Noor',
-      email: 'noor@x.example',
-      password: 'ten letters',
-      role: 'viewer',
-    });
-    expect((field(page, 'Password').element as HTMLInputElement).value).toBe('');
-    expect(server.to('GET /shop/people')).toHaveLength(2);
+    expect(page.text()).toContain('name is missing');
+    expect((page.get('input[type=radio][value=viewer]').element as HTMLInputElement).checked).toBe(true);
   });
 
-  it('keep what was typed where one cannot be added', async () => {
+  it('are removed after asking twice', async () => {
     const page = await open();
-    server.on('POST /shop/people', () =>
-      problem('already-there', 'There is an account with this e-mail already; use another one.', 409, {
-        field: 'email',
-      }),
-    );
-    await field(page, 'E-mail').setValue('wim@x.example');
-    await page.findAll('form')[1]!.trigger('submit');
+    server.on('DELETE /shop/people/q', {});
+    const remove = page.findAll('button').find((entry) => entry.text() === 'Remove')!;
+    await remove.trigger('click');
+    expect(server.sent.filter(({ what }) => what.startsWith('DELETE'))).toEqual([]);
+    await page
+      .findAll('button')
+      .find((entry) => entry.text() === 'Really remove')!
+      .trigger('click');
     await flushPromises();
-    expect(page.text()).toContain('There is an account with this e-mail already');
-    expect((field(page, 'E-mail').element as HTMLInputElement).value).toBe('wim@x.example');
-    expect(button(page, 'Add').attributes('disabled')).toBeUndefined();
+    expect(server.to('DELETE /shop/people/q')).toHaveLength(1);
   });
 
   it('change roles; a refusal is shown and the stored role stands again', async () => {

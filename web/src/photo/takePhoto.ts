@@ -1,5 +1,6 @@
 import { LARGEST_PHOTO, LONGEST_SIDE, type PhotoView } from '@aspecta/contract/survey';
-import { postBytes, serverNow } from '../shell/api.ts';
+import { useOutbox } from '../outbox/useOutbox.ts';
+import { serverNow } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
 
 /** What goes with a picture when it is sent. */
@@ -15,25 +16,40 @@ export interface PhotoPlace {
  * A picture from the camera or a file, sent small: scaled to 2,400 px on this device, and with
  * that without the place where it was taken. What the browser cannot open is sent as it is,
  * and the server says what is wrong with it.
+ *
+ * @returns its id, also where it is kept on this device for now; of a picture that is there already, that one's
  */
 export async function sendPhoto(
   vehicle: string,
   file: Blob & { lastModified?: number; name?: string },
   place: PhotoPlace,
-): Promise<PhotoView> {
+): Promise<string> {
   const bytes = (await scaledDown(file)) ?? file;
   if (bytes.size > LARGEST_PHOTO)
     throw new Error(
       `${file.name ?? 'This picture'} has ${(bytes.size / 1e6).toFixed(0)} MB; at most ${LARGEST_PHOTO / 1e6} MB can be taken.`,
     );
   const taken = Math.min(file.lastModified ?? serverNow(), serverNow());
+  const id = newId();
   const query = new URLSearchParams({
-    id: newId(),
+    id,
     takenAt: new Date(taken).toISOString(),
     note: place.note,
   });
   for (const key of ['panel', 'layer', 'u', 'v'] as const) if (place[key] !== null) query.set(key, String(place[key]));
-  return postBytes<PhotoView>(`/vehicles/${vehicle}/photos?${query.toString()}`, bytes);
+  const { answer } = await useOutbox().record<PhotoView>(
+    {
+      id,
+      vehicle,
+      kind: 'picture',
+      title: `Picture${file.name ? ` ${file.name}` : ''}${place.note ? `, ${place.note}` : ''}`,
+      path: `/vehicles/${vehicle}/photos?${query.toString()}`,
+      // Read now: what the browser holds of a file from the camera may be gone after a reload.
+      body: new Blob([await bytes.arrayBuffer()], { type: bytes.type }),
+    },
+    true,
+  );
+  return answer?.id ?? id;
 }
 
 /** Several pictures one after the other: one that is refused does not keep the others back; it is named at the end. */

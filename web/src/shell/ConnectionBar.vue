@@ -1,30 +1,37 @@
 <script setup lang="ts">
-import { useOutbox } from '../survey/outbox.ts';
+import { computed, ref } from 'vue';
+import RefusedDialog from '../outbox/RefusedDialog.vue';
+import { useOutbox } from '../outbox/useOutbox.ts';
 import { useConnection } from './connection.ts';
+import { since } from './units.ts';
 
+/* What stands between this device and the server: away, old, on its way, refused. On every page. */
 const connection = useConnection();
 const outbox = useOutbox();
+const open = ref(false);
+const entries = (count: number) => (count === 1 ? '1 entry' : `${count} entries`);
+const waiting = computed(() => outbox.pending.length);
 </script>
 
 <template>
-  <div
-    v-if="!connection.reachable || outbox.pending.length > 0"
-    class="bar"
-    :class="{ away: !connection.reachable }"
-    role="status"
-  >
+  <div v-if="!connection.reachable || waiting > 0" class="bar" :class="{ away: !connection.reachable }" role="status">
     <template v-if="!connection.reachable">
       <strong>The server cannot be reached.</strong>
+      <span v-if="connection.shownAsOf">What you see is as it was {{ since(connection.shownAsOf) }}.</span>
       <span>{{
-        outbox.pending.length > 0
-          ? `${outbox.pending.length} ${outbox.pending.length === 1 ? 'reading is' : 'readings are'} kept on this device and will be sent once it is back.`
-          : 'You can go on reading; what you enter is kept on this device.'
+        waiting > 0
+          ? `${entries(waiting)} kept on this device; sent once it is back.`
+          : 'You can go on; what you record is kept on this device.'
       }}</span>
     </template>
-    <span v-else
-      >Sending {{ outbox.pending.length }} kept {{ outbox.pending.length === 1 ? 'reading' : 'readings' }} …</span
-    >
+    <span v-else>Sending {{ entries(waiting) }} kept on this device …</span>
   </div>
+  <div v-if="outbox.refused.length > 0" class="bar refused" role="alert">
+    <strong>{{ entries(outbox.refused.length) }} could not be stored.</strong>
+    <span>Kept on this device until you mend or drop {{ outbox.refused.length === 1 ? 'it' : 'them' }}.</span>
+    <button class="btn small-btn" @click="open = true">Look</button>
+  </div>
+  <RefusedDialog v-if="open" @close="open = false" />
 </template>
 
 <style scoped>
@@ -32,11 +39,13 @@ const outbox = useOutbox();
   display: flex;
   gap: 0.6rem;
   flex-wrap: wrap;
+  align-items: center;
   padding: 0.45rem 1rem;
   background: var(--mark-soft);
   border-bottom: 1px solid var(--line);
 }
-.bar.away {
+.bar.away,
+.bar.refused {
   background: var(--alarm-soft);
   color: var(--ink);
 }

@@ -1,12 +1,14 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import { useLook } from './look.ts';
 import { useSession } from './session.ts';
-import { Moon, Sun, LogOut } from 'lucide-vue-next';
+import { Moon, Sun, LogOut, UserRound } from 'lucide-vue-next';
 
 const session = useSession();
 const look = useLook();
 const router = useRouter();
+const customer = computed(() => session.current?.person.role === 'customer');
 async function leave(): Promise<void> {
   await session.signOut();
   await session.look();
@@ -21,11 +23,15 @@ async function leave(): Promise<void> {
     </RouterLink>
     <nav aria-label="Stations">
       <RouterLink to="/">Garage</RouterLink>
-      <RouterLink to="/orders">Orders</RouterLink>
+      <RouterLink v-if="!customer" to="/orders">Orders</RouterLink>
       <RouterLink to="/book">Bench book</RouterLink>
-      <RouterLink to="/house">House rules</RouterLink>
+      <RouterLink v-if="!customer" to="/house">House rules</RouterLink>
     </nav>
-    <span class="who soft small">{{ session.current?.person.name }} · {{ session.current?.shop.name }}</span>
+    <RouterLink class="who soft small" to="/account" :title="`Your account: ${session.current?.person.name}`"
+      ><UserRound :size="18" /><span
+        >{{ session.current?.person.name }} · {{ session.current?.shop.name }}</span
+      ></RouterLink
+    >
     <button class="btn plain" :aria-label="look.night ? 'Day look' : 'Night look'" @click="look.toggle()">
       <component :is="look.night ? Sun : Moon" :size="20" />
     </button>
@@ -78,12 +84,22 @@ nav a.router-link-exact-active {
   border-color: var(--mark);
 }
 .who {
+  display: flex;
+  align-items: center;
+  gap: 0.35rem;
+  min-height: 44px;
+  min-width: 44px;
+  justify-content: center;
+  color: inherit;
+  text-decoration: none;
+}
+.who span {
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;
 }
 @media (max-width: 760px) {
-  .who {
+  .who span {
     display: none;
   }
   .brand span {

@@ -14,8 +14,12 @@ export class ApiProblem extends Error {
 
 /** The server did not answer at all. */
 export class Unreachable extends Error {
-  constructor() {
-    super('The server cannot be reached. Nothing is lost: try again when it is back.');
+  constructor(neverSeen = false) {
+    super(
+      neverSeen
+        ? 'The server cannot be reached, and this has not been opened on this device before: there is nothing to show until it is back.'
+        : 'The server cannot be reached. Nothing is lost: try again when it is back.',
+    );
   }
 }
 
@@ -25,16 +29,46 @@ export interface ApiHooks {
   /** Resolves when somebody has signed in again; the request is then repeated. */
   signInAgain(): Promise<boolean>;
   reached(yes: boolean): void;
+  /** Notes an answer on this device, and gives the last one back. */
+  keep(path: string, answer: unknown): Promise<void>;
+  known(path: string): Promise<unknown>;
 }
 
-let hooks: ApiHooks = { csrf: () => '', signInAgain: () => Promise.resolve(false), reached: () => undefined };
+let hooks: ApiHooks = {
+  csrf: () => '',
+  signInAgain: () => Promise.resolve(false),
+  reached: () => undefined,
+  keep: () => Promise.resolve(),
+  known: () => Promise.resolve(undefined),
+};
 /** ms between the clock of the server and ours; for cooling timers. */
 let clockOffset = 0;
 
 export const setApiHooks = (given: ApiHooks) => (hooks = given);
 export const serverNow = () => Date.now() + clockOffset;
 
-export const get = <T>(path: string) => send<T>('GET', path);
+/**
+ * What the server says now; while it is away, what it said when this device last asked, and
+ * the page is told how old that is.
+ * @throws Unreachable where it is away and this device has never seen it
+ */
+export async function get<T>(path: string): Promise<T> {
+  try {
+    const answer = await send<T>('GET', path);
+    void hooks.keep(path, answer);
+    return answer;
+  } catch (error) {
+    if (!(error instanceof Unreachable)) throw error;
+    const known = await hooks.known(path);
+    if (known === undefined) throw new Unreachable(true);
+    return known as T;
+  }
+}
+/** Sends what the outbox holds: JSON, or a file as it is. */
+export const sendAgain = (method: string, path: string, body: unknown) =>
+  body instanceof Blob
+    ? send<unknown>(method, path, body, 'application/octet-stream')
+    : send<unknown>(method, path, body);
 export const post = <T>(path: string, body: unknown = {}) => send<T>('POST', path, body);
 export const put = <T>(path: string, body: unknown) => send<T>('PUT', path, body);
 export const remove = (path: string) => send<void>('DELETE', path);

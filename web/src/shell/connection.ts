@@ -6,12 +6,15 @@ const AGAIN_MS = 2000;
 /** Is the server there? While it is not, the page says so and keeps asking. */
 export const useConnection = defineStore('connection', () => {
   const reachable = ref(true);
+  /** When what is shown was last asked of the server (ms), while it is away; null where nothing old is shown. */
+  const shownAsOf = ref<number | null>(null);
   const onReturn = new Set<() => void>();
   let asking: ReturnType<typeof setTimeout> | undefined;
 
   function note(yes: boolean): void {
     const returned = yes && !reachable.value;
     reachable.value = yes;
+    if (yes) shownAsOf.value = null;
     if (!yes) ask();
     if (returned) for (const callback of onReturn) callback();
   }
@@ -32,5 +35,9 @@ export const useConnection = defineStore('connection', () => {
     onReturn.add(callback);
     return () => onReturn.delete(callback);
   }
-  return { reachable, note, watch, whenBack };
+  /** Something of the past is shown: the oldest counts. */
+  function showOld(at: number): void {
+    shownAsOf.value = Math.min(shownAsOf.value ?? at, at);
+  }
+  return { reachable, shownAsOf, showOld, note, watch, whenBack };
 });

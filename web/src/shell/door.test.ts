@@ -146,7 +146,7 @@ describe('the bar at the top', () => {
     expect(page.find('[role=status]').exists()).toBe(false);
     useConnection().note(false);
     await nextTick();
-    expect(page.get('[role=status]').text()).toContain('You can go on reading');
+    expect(page.get('[role=status]').text()).toContain('You can go on; what you record is kept');
     useConnection().note(true);
     await nextTick();
     expect(page.find('[role=status]').exists()).toBe(false);

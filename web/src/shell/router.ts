@@ -13,6 +13,13 @@ export const router = createRouter({
     },
     { path: '/', component: () => import('../garage/GaragePage.vue'), meta: { title: 'Garage' } },
     { path: '/orders', component: () => import('../order/OrdersPage.vue'), meta: { title: 'Orders' } },
+    { path: '/account', component: () => import('../account/AccountPage.vue'), meta: { title: 'Your account' } },
+    {
+      path: '/join/:token',
+      component: () => import('../account/JoinPage.vue'),
+      props: true,
+      meta: { open: true, title: 'Join' },
+    },
     { path: '/house', component: () => import('../house/HousePage.vue'), meta: { title: 'House rules' } },
     { path: '/vehicles/:id', component: () => import('../board/BoardPage.vue'), props: true, meta: { title: 'Board' } },
     {

@@ -2,7 +2,11 @@ import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import type { DoorView, SessionView, Shop } from '@aspecta/contract/shop';
 import { get, post, remove, setApiHooks } from './api.ts';
+import { forgetKnown, lastKnown, remember } from '../outbox/device.ts';
 import { useConnection } from './connection.ts';
+
+/** Answers that are worth keeping for the time without network: all but lists of people and what is long. */
+const KEPT = /^\/(door|vehicles|repairs|plans|orders|learnt)/;
 
 /** Who is signed in. When a session ends in the middle of something, the page stays and asks to sign in again. */
 export const useSession = defineStore('session', () => {
@@ -18,7 +22,16 @@ export const useSession = defineStore('session', () => {
     signInAgain: () =>
       current.value ? new Promise<boolean>((resolve) => waiting.value.push(resolve)) : Promise.resolve(false),
     reached: (yes) => useConnection().note(yes),
+    keep: (path, answer) => (KEPT.test(path) ? remember(keyOf(path), answer, Date.now()) : Promise.resolve()),
+    known: async (path) => {
+      const known = await lastKnown(keyOf(path));
+      if (known) useConnection().showOld(known.at);
+      return known?.answer;
+    },
   });
+
+  /** Answers belong to the person who was given them; who is at the door is asked before anybody is known. */
+  const keyOf = (path: string) => (path === '/door' ? path : `${current.value?.person.id ?? ''} ${path}`);
 
   async function look(): Promise<void> {
     door.value = await get<DoorView>('/door');
@@ -35,6 +48,7 @@ export const useSession = defineStore('session', () => {
     enter(await post<SessionView>('/setup', input));
   async function signOut(): Promise<void> {
     await remove('/session');
+    await forgetKnown();
     current.value = null;
   }
   function giveUp(): void {
@@ -43,5 +57,5 @@ export const useSession = defineStore('session', () => {
   function setShop(shop: Shop): void {
     if (current.value) current.value = { ...current.value, shop };
   }
-  return { current, door, expired, canWork, look, signIn, signInDemo, setUp, signOut, giveUp, setShop };
+  return { current, door, expired, canWork, look, signIn, signInDemo, setUp, signOut, giveUp, setShop, enter };
 });

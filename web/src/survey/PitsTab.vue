@@ -5,6 +5,7 @@ import type { PitsView } from '@aspecta/contract/survey';
 import type { BodyPlan, Layer, Panel } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import { CATEGORY_OF, lookAgain, lookAtPits, weldableLimit, type LookAgain } from '@aspecta/core/survey';
+import { useOutbox } from '../outbox/useOutbox.ts';
 import { get, post } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
 import Field from '../shell/Field.vue';
@@ -24,6 +25,7 @@ const props = defineProps<{
 }>();
 const units = useUnits();
 const form = useForm();
+const outbox = useOutbox();
 const view = shallowRef<PitsView | null>(null);
 const draft = reactive({ depth: '', side: '60', u: '', v: '', pits: '', mouth: '' });
 const said = ref('');
@@ -49,8 +51,9 @@ watch(
 );
 async function add(): Promise<void> {
   said.value = '';
+  let stored = true;
   const done = await form.submit(async () => {
-    view.value = await post<PitsView>(`/vehicles/${props.vehicle.id}/pits`, {
+    const pit = {
       id: newId(),
       panel: props.panel.id,
       layer: props.layer.id,
@@ -60,11 +63,24 @@ async function add(): Promise<void> {
       depth: number(draft.depth),
       pits: number(draft.pits),
       mouth: number(draft.mouth),
-    });
+    };
+    const { answer } = await outbox.record<PitsView>(
+      {
+        id: pit.id,
+        vehicle: props.vehicle.id,
+        kind: 'pit',
+        title: `Pit of ${draft.depth} mm on ${props.panel.name}`,
+        path: `/vehicles/${props.vehicle.id}/pits`,
+        body: pit,
+      },
+      true,
+    );
+    if (answer) view.value = answer;
+    stored = answer !== null;
   });
   if (!done) return;
   Object.assign(draft, { depth: '', pits: '', mouth: '' });
-  said.value = 'Patch stored.';
+  said.value = stored ? 'Patch stored.' : 'Kept on this device.';
 }
 async function remove(id: string): Promise<void> {
   await form.submit(async () => {

@@ -162,7 +162,7 @@ function doNext(): void {
   else if (session.canWork && first) readNext(first);
   else if (session.canWork) setMode('read');
 }
-const keptPlaces = computed(() => survey.kept.value.map((entry): Point => [entry.reading.u, entry.reading.v]));
+const keptPlaces = computed(() => survey.kept.value.map((reading): Point => [reading.u, reading.v]));
 const advised = computed(() =>
   mode.value === 'zone' || !session.canWork || maps.called.value >= CALLED
     ? []

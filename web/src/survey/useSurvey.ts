@@ -10,8 +10,10 @@ import type {
   ZoneOperationView,
   ZoneView,
 } from '@aspecta/contract/survey';
-import { panelOf } from '@aspecta/core/body';
-import { clip } from '@aspecta/core/geometry';
+import { ZONE_CLASSES } from '@aspecta/contract/survey';
+import { panelOf, sheetOf, type Panel } from '@aspecta/core/body';
+import { area, clip } from '@aspecta/core/geometry';
+import { signOf, zoneDistances } from '@aspecta/core/survey';
 import { merged, useLive } from '../live/useLive.ts';
 import { ApiProblem, get, post, put, remove, serverNow } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
@@ -19,7 +21,7 @@ import { useLoad } from '../shell/useLoad.ts';
 import { planOf } from '../shell/plans.ts';
 import { useMaps } from './useMaps.ts';
 import { useHistory } from './useHistory.ts';
-import { useOutbox } from './outbox.ts';
+import { useOutbox } from '../outbox/useOutbox.ts';
 
 /** A proposed area of which this share is covered by drawn zones is not proposed again. */
 const ALREADY_DRAWN = 0.35;
@@ -49,12 +51,12 @@ export function useSurvey(vehicleId: string, panelId: string) {
     if (layer.value === '') layer.value = busiestLayer(gotReadings) ?? panel.layers[0]!.id;
     return { vehicle, plan, panel };
   });
-  const stop = outbox.whenStored((stored, vehicle) => {
-    if (vehicle !== vehicleId) return;
-    const fresh = stored.filter(
-      (reading) => reading.panel === panelId && !readings.value.some((known) => known.id === reading.id),
-    );
-    if (fresh.length > 0) readings.value = [...readings.value, ...fresh];
+  const stop = outbox.whenSent((entry, answer) => {
+    if (entry.vehicle !== vehicleId) return;
+    const here = <T extends { panel: string }>(list: readonly T[]) => list.filter((item) => item.panel === panelId);
+    if (entry.kind === 'reading') readings.value = merged(readings.value, here(answer as ReadingView[]));
+    else if (entry.kind === 'find') finds.value = merged(finds.value, here([answer as FindView]));
+    else if (entry.kind === 'zone') zones.value = merged(zones.value, here([answer as ZoneView]));
   });
   onUnmounted(stop);
   useLive(vehicleId, (change) => {
@@ -69,8 +71,26 @@ export function useSurvey(vehicleId: string, panelId: string) {
     readings.value.filter((reading) => !reading.withdrawn && reading.layer === layer.value),
   );
   const kept = computed(() =>
-    outbox.pending.filter((entry) => entry.vehicle === vehicleId && entry.reading.panel === panelId),
+    outbox
+      .keptOf('reading', vehicleId)
+      .map((entry) => (entry.body as { readings: ReadingInput[] }).readings[0]!)
+      .filter((reading) => reading.panel === panelId),
   );
+  /** Zones and finds that are on their way are shown as they will be. */
+  const shownZones = computed(() => {
+    const onTheWay = outbox
+      .keptOf('zone', vehicleId)
+      .map((entry) => entry.body as unknown as ZoneInput)
+      .filter((zone) => zone.panel === panelId && !zones.value.some((known) => known.id === zone.id));
+    return [...zones.value, ...onTheWay.map((zone) => zoneOnTheWay(zone, load.data.value?.panel ?? null))];
+  });
+  const shownFinds = computed(() => {
+    const onTheWay = outbox
+      .keptOf('find', vehicleId)
+      .map((entry) => entry.body as unknown as FindInput)
+      .filter((find) => find.panel === panelId && !finds.value.some((known) => known.id === find.id));
+    return [...finds.value, ...onTheWay.map(findOnTheWay)];
+  });
   const maps = useMaps(() => load.data.value?.panel ?? null, layer, counting);
   watch(load.data, () => (readings.value = [...readings.value]));
 
@@ -85,10 +105,22 @@ export function useSurvey(vehicleId: string, panelId: string) {
       }) ?? null,
   );
 
+  const nameOf = () => load.data.value?.panel.name ?? panelId;
   async function enter(reading: Omit<ReadingInput, 'id' | 'panel'>): Promise<boolean> {
     const takenAt = new Date(serverNow()).toISOString();
     const full: ReadingInput = { ...reading, id: newId(), panel: panelId, takenAt };
-    const stored = await outbox.enter(vehicleId, full);
+    const { answer } = await outbox.record(
+      {
+        id: full.id,
+        vehicle: vehicleId,
+        kind: 'reading',
+        title: `${readingWords(full)} on ${nameOf()}`,
+        path: `/vehicles/${vehicleId}/readings`,
+        body: { readings: [full] },
+      },
+      true,
+    );
+    const stored = answer !== null;
     history.did({ label: 'Reading', undo: () => withdraw([full.id], true), redo: () => withdraw([full.id], false) });
     return stored;
   }
@@ -103,12 +135,20 @@ export function useSurvey(vehicleId: string, panelId: string) {
 
   const replace = (zone: ZoneView) => (zones.value = [...zones.value.filter((other) => other.id !== zone.id), zone]);
   async function addZone(input: Omit<ZoneInput, 'id' | 'panel'>): Promise<ZoneView> {
-    const zone = await post<ZoneView>(`/vehicles/${vehicleId}/zones`, {
-      ...input,
-      id: newId(),
-      panel: panelId,
-    });
-    replace(zone);
+    const full: ZoneInput = { ...input, id: newId(), panel: panelId };
+    const { answer } = await outbox.record<ZoneView>(
+      {
+        id: full.id,
+        vehicle: vehicleId,
+        kind: 'zone',
+        title: `Zone “${ZONE_CLASSES[full.class].toLowerCase()}” on ${nameOf()}`,
+        path: `/vehicles/${vehicleId}/zones`,
+        body: full as unknown as Record<string, unknown>,
+      },
+      true,
+    );
+    const zone = answer ?? zoneOnTheWay(full, load.data.value?.panel ?? null);
+    if (answer) replace(zone);
     history.did({ label: 'Zone', undo: () => dropZone(zone.id), redo: () => restoreZone(zone.id) });
     return zone;
   }
@@ -170,12 +210,20 @@ export function useSurvey(vehicleId: string, panelId: string) {
     });
   }
   async function addFind(input: Omit<FindInput, 'id' | 'panel'>): Promise<void> {
-    const find = await post<FindView>(`/vehicles/${vehicleId}/finds`, {
-      ...input,
-      id: newId(),
-      panel: panelId,
-    });
-    finds.value = merged(finds.value, [find]);
+    const full: FindInput = { ...input, id: newId(), panel: panelId };
+    const { answer } = await outbox.record<FindView>(
+      {
+        id: full.id,
+        vehicle: vehicleId,
+        kind: 'find',
+        title: `Find “${signOf(full.sign).title.toLowerCase()}” on ${nameOf()}`,
+        path: `/vehicles/${vehicleId}/finds`,
+        body: full as unknown as Record<string, unknown>,
+      },
+      true,
+    );
+    const find = answer ?? findOnTheWay(full);
+    if (answer) finds.value = merged(finds.value, [find]);
     const set = async (verb: 'remove' | 'restore') => {
       await post(`/vehicles/${vehicleId}/finds/${find.id}/${verb}`);
       finds.value =
@@ -185,14 +233,14 @@ export function useSurvey(vehicleId: string, panelId: string) {
   }
 
   return {
-    finds,
+    finds: shownFinds,
     operate,
     addFind,
     load,
     readings,
     counting,
     kept,
-    zones,
+    zones: shownZones,
     layer,
     maps,
     proposed,
@@ -206,6 +254,38 @@ export function useSurvey(vehicleId: string, panelId: string) {
     removeZone,
     settle,
   };
+}
+
+/** A zone that is still on this device, as it will be. */
+function zoneOnTheWay(zone: ZoneInput, panel: Panel | null): ZoneView {
+  const onSheet = panel ? clip('intersection', [zone.ring, ...zone.holes], sheetOf(panel)).area : 0;
+  return {
+    ...zone,
+    area: onSheet,
+    share: panel ? onSheet / area(sheetOf(panel)) : 0,
+    distances: panel ? zoneDistances(panel, [zone.ring, ...zone.holes]) : { edge: 0, mount: null, crease: null },
+    version: 0,
+    changedAt: new Date().toISOString(),
+    changedBy: 'on this device',
+  } as ZoneView;
+}
+
+/** A find that is still on this device. */
+const findOnTheWay = (find: FindInput): FindView =>
+  ({
+    ...find,
+    place: find.place ?? null,
+    photoId: find.photoId ?? null,
+    structural: false,
+    at: new Date().toISOString(),
+    by: 'on this device',
+  }) as FindView;
+
+/** What a reading says, in short. */
+function readingWords({ metalMm, coatingUm, probe }: ReadingInput): string {
+  if (probe) return `Probe “${probe}”`;
+  if (metalMm !== null && metalMm !== undefined) return `Metal ${metalMm.toFixed(2)} mm`;
+  return `Coating ${coatingUm ?? 0} µm`;
 }
 
 function busiestLayer(readings: readonly ReadingView[]): string | undefined {

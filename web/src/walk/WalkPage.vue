@@ -2,12 +2,13 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { Vehicle } from '@aspecta/contract/garage';
 import { CLIMATES } from '@aspecta/contract/garage';
-import type { FindView, WalkPlaceView, WalkView } from '@aspecta/contract/survey';
+import type { FindInput, FindView, WalkPlaceView, WalkView } from '@aspecta/contract/survey';
 import { panelOf } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
 import { cautionsFor } from '@aspecta/core/safety';
 import { SIGNS, signOf, type SignId } from '@aspecta/core/survey';
-import { get, post } from '../shell/api.ts';
+import { useOutbox } from '../outbox/useOutbox.ts';
+import { get } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
 import Field from '../shell/Field.vue';
 import { planOf } from '../shell/plans.ts';
@@ -26,7 +27,13 @@ import FindList from '../survey/FindList.vue';
 const props = defineProps<{ id: string }>();
 const session = useSession();
 const form = useForm();
-const walk = shallowRef<WalkView | null>(null);
+const outbox = useOutbox();
+const seenWalk = shallowRef<WalkView | null>(null);
+const walk = computed(() => seenWalk.value && shown(seenWalk.value));
+interface Look {
+  place: string;
+  state: 'looked' | 'skipped' | 'open';
+}
 const index = ref(0);
 const note = ref('');
 const photoId = ref<string | null>(null);
@@ -34,8 +41,8 @@ const showAll = ref(false);
 const load = useLoad(async () => {
   const vehicle = await get<Vehicle>(`/vehicles/${props.id}`);
   const [plan, seen] = await Promise.all([planOf(vehicle.planId), get<WalkView>(`/vehicles/${props.id}/walk`)]);
-  walk.value = seen;
-  const open = seen.places.findIndex((place) => place.state === 'open');
+  seenWalk.value = seen;
+  const open = shown(seen).places.findIndex((place) => place.state === 'open');
   index.value = open < 0 ? seen.places.length : open;
   return { vehicle, plan };
 });
@@ -57,17 +64,45 @@ watch(index, () => {
   showAll.value = false;
 });
 
-async function look(state: 'looked' | 'skipped' | 'open', go = true): Promise<void> {
-  const { id } = place.value!;
-  await form.submit(async () => {
-    walk.value = await post<WalkView>(`/vehicles/${props.id}/walk`, { place: id, state });
-  });
+/** What is recorded here but not yet with the server, as it will be. */
+function shown(seen: WalkView): WalkView {
+  const looks = new Map(
+    outbox.keptOf('look', props.id).map(({ body }) => {
+      const { place: id, state } = body as unknown as Look;
+      return [id, state];
+    }),
+  );
+  const finds = outbox
+    .keptOf('find', props.id)
+    .map(({ body }) => body as unknown as FindInput)
+    .filter((find) => !seen.finds.some((known) => known.id === find.id));
+  return {
+    ...seen,
+    finds: [...seen.finds, ...finds.map((find) => ({ ...find, by: 'on this device' }) as unknown as FindView)],
+    places: seen.places.map((entry) => ({ ...entry, state: looks.get(entry.id) ?? entry.state })),
+  };
+}
+async function look(state: Look['state'], go = true): Promise<void> {
+  const { id, title } = place.value!;
+  await form.submit(() => noteLook({ place: id, state }, title));
   if (go && !form.general.value) onward();
 }
+async function noteLook(body: Look, title: string): Promise<void> {
+  const { answer } = await outbox.record<WalkView>({
+    // The last word on a place counts: a newer one takes the place of one that is still here.
+    id: `look ${props.id} ${body.place}`,
+    vehicle: props.id,
+    kind: 'look',
+    title: `${title}: ${body.state}`,
+    path: `/vehicles/${props.id}/walk`,
+    body: { ...body },
+  });
+  if (answer) seenWalk.value = answer;
+}
 async function found(sign: SignId): Promise<void> {
-  const { id, panel: onto, layer, at } = place.value!;
+  const { id, panel: onto, layer, at, title } = place.value!;
   await form.submit(async () => {
-    await post<FindView>(`/vehicles/${props.id}/finds`, {
+    const find = {
       id: newId(),
       panel: onto,
       layer,
@@ -77,8 +112,19 @@ async function found(sign: SignId): Promise<void> {
       note: note.value,
       place: id,
       photoId: photoId.value,
-    });
-    walk.value = await post<WalkView>(`/vehicles/${props.id}/walk`, { place: id, state: 'looked' });
+    };
+    await outbox.record<FindView>(
+      {
+        id: find.id,
+        vehicle: props.id,
+        kind: 'find',
+        title: `Find “${signOf(sign).title.toLowerCase()}” at ${title}`,
+        path: `/vehicles/${props.id}/finds`,
+        body: find,
+      },
+      true,
+    );
+    await noteLook({ place: id, state: 'looked' }, title);
     note.value = '';
     photoId.value = null;
   });
@@ -89,7 +135,7 @@ async function take(event: Event): Promise<void> {
   if (!file || !place.value) return;
   const { panel: onto, layer, at, title } = place.value;
   await form.submit(async () => {
-    photoId.value = (await sendPhoto(props.id, file, { panel: onto, layer, u: at[0], v: at[1], note: title })).id;
+    photoId.value = await sendPhoto(props.id, file, { panel: onto, layer, u: at[0], v: at[1], note: title });
   });
   input.value = '';
 }

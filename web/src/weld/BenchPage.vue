@@ -16,7 +16,7 @@ import WeldSheet from './WeldSheet.vue';
 
 const props = defineProps<{ id: string; repair: string }>();
 const session = useSession();
-const bench = useBench(props.repair);
+const bench = useBench(props.repair, props.id);
 const load = useLoad(async () => {
   const [vehicle, repair, plan] = await Promise.all([
     get<Vehicle>(`/vehicles/${props.id}`),

@@ -1,9 +1,11 @@
 import { mount, flushPromises } from '@vue/test-utils';
-import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { defineComponent, h } from 'vue';
 import type { WeldPlanView } from '@aspecta/contract/weld';
 import { planWelds } from '@aspecta/core/weld';
+import { useOutbox } from '../outbox/useOutbox.ts';
+import { useConnection } from '../shell/connection.ts';
+import { signIn } from '../testing/fakeServer.ts';
 import { useBench } from './useBench.ts';
 
 const plan = planWelds({
@@ -41,7 +43,7 @@ function bench() {
   const wrapper = mount(
     defineComponent({
       setup() {
-        made = useBench('r');
+        made = useBench('r', 'v');
         return () => h('i');
       },
     }),
@@ -51,9 +53,10 @@ function bench() {
 }
 
 beforeEach(() => {
-  setActivePinia(createPinia());
+  signIn('worker');
   vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] });
   vi.stubGlobal('fetch', fetching);
+  vi.stubGlobal('indexedDB', undefined);
   stored = {
     repairId: 'r',
     panel: 'roof',
@@ -107,12 +110,16 @@ describe('the bench', () => {
     unmount();
   });
 
-  it('keeps the step on the screen while the server is away', async () => {
+  it('goes on while the server is away: the tick is kept on this device and sent once it is back', async () => {
     const { step, finish, problem, unmount } = bench();
     fetching.mockRejectedValue(new TypeError('network'));
     await finish();
-    expect(step.value!.n).toBe(1);
-    expect(problem.value).toMatch(/cannot be reached/);
+    expect(step.value!.n).toBe(2);
+    expect(problem.value).toBeNull();
+    serve();
+    useConnection().note(true);
+    await vi.waitFor(() => expect(useOutbox().pending).toEqual([]));
+    expect(stored.done.map(({ n }) => n)).toEqual([1]);
     unmount();
   });
 

@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { reactive } from 'vue';
+import type { GarageVehicle } from '@aspecta/contract/garage';
+import type { Person } from '@aspecta/contract/shop';
+import { get, put } from '../shell/api.ts';
+import Dialog from '../shell/Dialog.vue';
+import { useForm } from '../shell/useForm.ts';
+import { useLoad } from '../shell/useLoad.ts';
+import Waiting from '../shell/Waiting.vue';
+
+/* Which cars a customer sees: without prices, and none but these. */
+const props = defineProps<{ customer: Person }>();
+const emit = defineEmits<{ close: [] }>();
+const form = useForm();
+const guests = reactive<Record<string, string[]>>({});
+const load = useLoad(async () => {
+  const cars = await get<GarageVehicle[]>('/vehicles');
+  for (const car of cars) guests[car.id] = await get<string[]>(`/vehicles/${car.id}/guests`);
+  return cars;
+});
+const sees = (car: string) => guests[car]?.includes(props.customer.id) ?? false;
+async function toggle(car: string): Promise<void> {
+  const others = (guests[car] ?? []).filter((id) => id !== props.customer.id);
+  const personIds = sees(car) ? others : [...others, props.customer.id];
+  await form.submit(async () => {
+    guests[car] = await put<string[]>(`/vehicles/${car}/guests`, { personIds });
+  });
+}
+</script>
+
+<template>
+  <Dialog :title="`Cars that ${customer.name} sees`" @close="emit('close')">
+    <Waiting :of="load" what="The cars">
+      <div v-if="load.data.value" class="stack">
+        <label v-for="car in load.data.value" :key="car.id" class="check">
+          <input type="checkbox" :checked="sees(car.id)" :disabled="form.busy.value" @change="toggle(car.id)" />
+          <span>{{ car.nickname }}, {{ car.year }}</span>
+        </label>
+        <p v-if="load.data.value.length === 0" class="soft">There is no car yet.</p>
+        <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+      </div>
+    </Waiting>
+  </Dialog>
+</template>
+
+<style scoped>
+.check {
+  display: flex;
+  gap: 0.6rem;
+  align-items: center;
+  min-height: 44px;
+}
+.check input {
+  width: 22px;
+  height: 22px;
+  accent-color: var(--mark);
+}
+</style>

@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { computed, reactive, ref, shallowRef } from 'vue';
+import { ROLES, type InvitationView, type NewInvitation } from '@aspecta/contract/account';
+import type { Person, Role } from '@aspecta/contract/shop';
+import { get, post, put, remove } from '../shell/api.ts';
+import Chips from '../shell/Chips.vue';
+import Field from '../shell/Field.vue';
+import { useSession } from '../shell/session.ts';
+import { dayOf } from '../shell/units.ts';
+import { useForm } from '../shell/useForm.ts';
+import { useLoad } from '../shell/useLoad.ts';
+import Waiting from '../shell/Waiting.vue';
+import GuestsDialog from './GuestsDialog.vue';
+
+/* Who works in this shop, what each may do, and who has been asked to join. */
+const session = useSession();
+const form = useForm();
+const fresh = reactive({ name: '', role: 'worker' as Role });
+/** The link of the invitation that was just made: told once. */
+const link = ref<string | null>(null);
+const removing = ref<string | null>(null);
+const customer = shallowRef<Person | null>(null);
+const owner = computed(() => session.current?.person.role === 'owner');
+const load = useLoad(async () => ({
+  people: await get<Person[]>('/shop/people'),
+  invitations: owner.value ? await get<InvitationView[]>('/shop/invitations') : [],
+}));
+const roles = Object.entries(ROLES).map(([value, { name }]) => ({ value: value as Role, label: name }));
+const may = (role: Role) => ROLES[role].may;
+
+async function invite(): Promise<void> {
+  const done = await form.submit(async () => {
+    const { token } = await post<NewInvitation>('/shop/invitations', { ...fresh });
+    link.value = `${window.location.origin}/join/${token}`;
+  });
+  if (!done) return;
+  fresh.name = '';
+  await load.reload();
+}
+async function act(action: () => Promise<unknown>): Promise<void> {
+  await form.submit(async () => {
+    await action();
+  });
+  removing.value = null;
+  await load.reload();
+}
+const setRole = (person: Person, role: string) => act(() => put(`/shop/people/${person.id}/role`, { role }));
+function takeOut(person: Person): void {
+  if (removing.value === person.id) void act(() => remove(`/shop/people/${person.id}`));
+  else removing.value = person.id;
+}
+const copy = () => void navigator.clipboard?.writeText(link.value ?? '').catch(() => undefined);
+</script>
+
+<template>
+  <Waiting :of="load" what="The people">
+    <section v-if="load.data.value" class="tile stack">
+      <h2>People</h2>
+      <table class="plain">
+        <tbody>
+          <tr v-for="person in load.data.value.people" :key="person.id">
+            <td>
+              {{ person.name }}<br /><span class="soft small">{{ person.email }} · {{ may(person.role) }}</span>
+            </td>
+            <td v-if="owner">
+              <select
+                class="input"
+                :value="person.role"
+                :aria-label="`Role of ${person.name}`"
+                @change="setRole(person, ($event.target as HTMLSelectElement).value)"
+              >
+                <option v-for="role in roles" :key="role.value" :value="role.value">{{ role.label }}</option>
+              </select>
+              <div class="row acts">
+                <button v-if="person.role === 'customer'" class="btn small-btn" @click="customer = person">
+                  Cars he sees
+                </button>
+                <button v-if="person.id !== session.current?.person.id" class="btn small-btn" @click="takeOut(person)">
+                  {{ removing === person.id ? 'Really remove' : 'Remove' }}
+                </button>
+              </div>
+            </td>
+            <td v-else>{{ ROLES[person.role].name }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <form v-if="owner" class="stack" @submit.prevent="invite">
+        <h3>Ask somebody to join</h3>
+        <Field v-slot="{ bind }" label="Name" :error="form.errors['name']"
+          ><input v-bind="bind" v-model="fresh.name" class="input" autocomplete="off"
+        /></Field>
+        <Chips v-model="fresh.role" legend="May do" :options="roles" />
+        <p class="small soft">{{ may(fresh.role) }}</p>
+        <p v-if="form.general.value ?? form.errors['role']" class="notice bad" role="alert">
+          {{ form.general.value ?? form.errors['role'] }}
+        </p>
+        <button class="btn" :disabled="form.busy.value">Make a link to join</button>
+        <div v-if="link" class="notice stack" role="status">
+          <p>Give this link to that person only; it works once, for seven days, and is not shown again.</p>
+          <p class="mono link">{{ link }}</p>
+          <button type="button" class="btn small-btn" @click="copy">Copy it</button>
+        </div>
+      </form>
+      <div v-if="load.data.value.invitations.length > 0">
+        <h3>Asked, not yet joined</h3>
+        <ul>
+          <li v-for="invitation in load.data.value.invitations" :key="invitation.id" class="row spread">
+            <span class="small"
+              >{{ invitation.name }}, {{ ROLES[invitation.role].name.toLowerCase() }}, until
+              {{ dayOf(invitation.expiresAt) }}</span
+            >
+            <button class="btn small-btn" @click="act(() => remove(`/shop/invitations/${invitation.id}`))">
+              Withdraw
+            </button>
+          </li>
+        </ul>
+      </div>
+      <GuestsDialog v-if="customer" :customer="customer" @close="customer = null" />
+    </section>
+  </Waiting>
+</template>
+
+<style scoped>
+.acts {
+  margin-top: 0.4rem;
+}
+.link {
+  overflow-wrap: anywhere;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+</style>

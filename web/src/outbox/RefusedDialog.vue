@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue';
+import Dialog from '../shell/Dialog.vue';
+import Field from '../shell/Field.vue';
+import { timeOf } from '../shell/units.ts';
+import type { Entry } from './device.ts';
+import { fieldsOf, mended } from './mend.ts';
+import { useOutbox } from './useOutbox.ts';
+
+/* What the server did not take: each with its reason, to be mended, tried again, or thrown away. */
+const emit = defineEmits<{ close: [] }>();
+const outbox = useOutbox();
+/** Typed values by entry and field. */
+const typed = ref<Record<string, Record<string, string>>>({});
+const dropping = ref<string | null>(null);
+const busy = ref(false);
+watch(
+  () => outbox.refused,
+  (list) => {
+    for (const entry of list)
+      typed.value[entry.id] ??= Object.fromEntries(fieldsOf(entry).map((field) => [field.key, field.value]));
+    if (list.length === 0) emit('close');
+  },
+  { immediate: true },
+);
+async function again(entry: Entry): Promise<void> {
+  busy.value = true;
+  await outbox.again(entry.id, mended(entry, typed.value[entry.id] ?? {})).finally(() => (busy.value = false));
+}
+async function drop(entry: Entry): Promise<void> {
+  if (dropping.value !== entry.id) {
+    dropping.value = entry.id;
+    return;
+  }
+  await outbox.drop(entry.id);
+}
+</script>
+
+<template>
+  <Dialog title="Could not be stored" @close="emit('close')">
+    <p class="soft small">Nothing of this is lost: it stays on this device until you mend it or throw it away.</p>
+    <form v-for="entry in outbox.refused" :key="entry.id" class="tile stack" @submit.prevent="again(entry)">
+      <div>
+        <strong>{{ entry.title }}</strong>
+        <p class="small soft">recorded {{ timeOf(new Date(entry.order).toISOString()) }}</p>
+      </div>
+      <p class="notice bad" role="alert">{{ entry.refused?.detail }}</p>
+      <div v-if="fieldsOf(entry).length > 0" class="pair">
+        <Field v-for="field in fieldsOf(entry)" :key="field.key" v-slot="{ bind }" :label="field.label">
+          <input
+            v-bind="bind"
+            v-model="typed[entry.id]![field.key]"
+            class="input"
+            :class="{ mono: field.number }"
+            :inputmode="field.number ? 'decimal' : 'text'"
+          />
+        </Field>
+      </div>
+      <div class="row">
+        <button class="btn main" :disabled="busy">
+          {{ fieldsOf(entry).length > 0 ? 'Store it like this' : 'Try again' }}
+        </button>
+        <RouterLink class="btn" :to="`/vehicles/${entry.vehicle}`" @click="emit('close')">To the car</RouterLink>
+        <button type="button" class="btn" @click="drop(entry)">
+          {{ dropping === entry.id ? 'Really throw it away' : 'Throw it away' }}
+        </button>
+      </div>
+    </form>
+  </Dialog>
+</template>
+
+<style scoped>
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.6rem;
+}
+</style>
