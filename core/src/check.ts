@@ -41,3 +41,10 @@ export function list<T>(field: string, value: readonly T[] | unknown, min: numbe
     refuse('too-many', field, `${field} has ${items.length} entries; at most ${max} can be taken at once.`);
   return items;
 }
+
+/**
+ * Is this a word of the table? Its own words only: every object also has `constructor`,
+ * `toString` and `__proto__`, which nobody has put there.
+ */
+export const isWordOf = (table: object, word: unknown): boolean =>
+  typeof word === 'string' && Object.hasOwn(table, word);

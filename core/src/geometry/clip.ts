@@ -1,5 +1,5 @@
 import ClipperLib from 'clipper-lib';
-import { finite } from '../check.ts';
+import { finite, isWordOf } from '../check.ts';
 import { refuse } from '../problem.ts';
 import { CLIP_GRID, DUST_AREA, FINE_GRID, SLIVER_AREA } from '../tolerances.ts';
 import { area, centroid, perimeter, signedArea, simpleRing } from './ring.ts';
@@ -38,7 +38,7 @@ const CLIP_TYPE: Readonly<Record<CombineOp, number>> = {
  * @throws Problem naming the ring that crosses itself or has no area
  */
 export function combine({ op, a, b }: { op: CombineOp; a: Polygon; b: Polygon }): Shape {
-  if (!(op in CLIP_TYPE)) refuse('unknown-op', 'op', 'op must be "union", "intersection" or "difference".');
+  if (!isWordOf(CLIP_TYPE, op)) refuse('unknown-op', 'op', 'op must be "union", "intersection" or "difference".');
   return shapeOf(clipPaths(op, [checked('a', a)], [checked('b', b)], FINE_GRID), DUST_AREA);
 }
 

@@ -1,4 +1,4 @@
-import { finite } from '../check.ts';
+import { finite, isWordOf } from '../check.ts';
 import { refuse } from '../problem.ts';
 
 export type CorrosivityCategory = 'C1' | 'C2' | 'C3' | 'C4' | 'C5' | 'CX';
@@ -52,8 +52,9 @@ export function corrosion({
   years: number;
   zinc?: boolean;
 }): { low: number; high: number } {
-  const rates = FIRST_YEAR[category] as (typeof FIRST_YEAR)[CorrosivityCategory] | undefined;
-  if (!rates) return refuse('unknown-category', 'category', 'category must be C1, C2, C3, C4, C5 or CX.');
+  const rates = FIRST_YEAR[category];
+  if (!isWordOf(FIRST_YEAR, category))
+    return refuse('unknown-category', 'category', 'category must be C1, C2, C3, C4, C5 or CX.');
   finite('years', years, { min: 0, max: 100 });
   if (typeof zinc !== 'boolean') refuse('not-a-flag', 'zinc', 'zinc must be true or false.');
   const metal = zinc ? 'zinc' : 'steel';

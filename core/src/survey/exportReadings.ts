@@ -45,5 +45,5 @@ export function readingCells(reading: KeptReading): (string | number)[] {
 }
 
 /** Text that a spreadsheet would take for a formula gets a leading apostrophe; an import takes it off again. */
-export const textCell = (text: string): string => (/^[=+\-@\t\r']/.test(text) ? `'${text}` : text);
-export const fromTextCell = (text: string): string => (/^'[=+\-@\t\r']/.test(text) ? text.slice(1) : text);
+export const textCell = (text: string): string => (/^\s*[=+\-@']|^[\t\r\n]/.test(text) ? `'${text}` : text);
+export const fromTextCell = (text: string): string => (/^'(\s*[=+\-@']|[\t\r\n])/.test(text) ? text.slice(1) : text);

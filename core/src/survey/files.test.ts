@@ -70,7 +70,8 @@ describe('readings in a file', () => {
     });
   });
   it('cannot start a formula', () => {
-    for (const text of ['=A1', '+1', '-1', '@x', '\tx']) expect(textCell(text)).toBe(`'${text}`);
+    for (const text of ['=A1', '+1', '-1', '@x', '\tx', ' =A1', '\n=A1', ' \r\n @x', '\nx'])
+      expect(textCell(text)).toBe(`'${text}`);
     expect(textCell('plain = text')).toBe('plain = text');
   });
   it('names an unknown verdict of the probe', () => {

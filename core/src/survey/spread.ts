@@ -1,5 +1,5 @@
 import jstat from 'jstat';
-import { finite, list } from '../check.ts';
+import { finite, isWordOf, list } from '../check.ts';
 import { area, clipAll, offset, simpleRing, type Polygon, type Shape } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
 
@@ -81,8 +81,8 @@ export function spreadRatio(
   evidence: SpreadEvidence,
   history: readonly Opening[],
 ): Spread3 & { factor: number; cases: number } {
-  const prior = SPREAD_PRIOR[evidence] as (typeof SPREAD_PRIOR)[SpreadEvidence] | undefined;
-  if (!prior)
+  const prior = SPREAD_PRIOR[evidence];
+  if (!isWordOf(SPREAD_PRIOR, evidence))
     return refuse('unknown-evidence', 'evidence', `evidence must be one of ${Object.keys(SPREAD_PRIOR).join(', ')}.`);
   const logs = list<Opening>('history', history, 0, 10_000).map((opening, i) => {
     const predicted = finite(`history[${i}].predicted`, opening?.predicted, { min: 0.01, max: 1e9, unit: 'mm²' });

@@ -1,4 +1,4 @@
-import { finite } from '../check.ts';
+import { finite, isWordOf } from '../check.ts';
 import { refuse } from '../problem.ts';
 import { MATERIALS, type WeldMaterial } from './material.ts';
 
@@ -89,9 +89,9 @@ export function settings({
 }: SettingsInput): WeldSettings {
   if (!['mig', 'tig', 'gas', 'spot'].includes(process))
     refuse('unknown-process', 'process', 'process must be "mig", "tig", "gas" or "spot".');
-  if (!(material in MATERIALS))
+  if (!isWordOf(MATERIALS, material))
     refuse('unknown-material', 'material', 'material must be "steel", "zinc", "stainless" or "aluminium".');
-  if (!(position in POSITION_SHARE))
+  if (!isWordOf(POSITION_SHARE, position))
     refuse('unknown-position', 'position', 'position must be "flat", "vertical" or "overhead".');
   finite('thickness', thickness, { min: 0.5, max: 6, unit: 'mm' });
   if (other !== undefined) finite('other', other, { min: 0.5, max: 6, unit: 'mm' });
@@ -251,7 +251,7 @@ export function heatInput({
   amps: number;
   speed: number;
 }): { heatInput: number } {
-  if (!(process in EFFICIENCY)) refuse('unknown-process', 'process', 'process must be "mig" or "tig".');
+  if (!isWordOf(EFFICIENCY, process)) refuse('unknown-process', 'process', 'process must be "mig" or "tig".');
   finite('volts', volts, { above: 0, max: 100, unit: 'V' });
   finite('amps', amps, { above: 0, max: 1000, unit: 'A' });
   finite('speed', speed, { above: 0, max: 1000, unit: 'mm/s' });

@@ -2,7 +2,7 @@ import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { useConnection } from '../shell/connection.ts';
 import { useSession } from '../shell/session.ts';
-import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
+import { FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import HousePage from './HousePage.vue';
 
 let server: FakeServer;
