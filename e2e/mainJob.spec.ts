@@ -66,6 +66,14 @@ test('one car from the first reading to the last stitch', async ({ page, house }
   await test.step('the verdict lays the options side by side; the person decides', async () => {
     await page.getByRole('link', { name: /Weigh treat, patch or whole panel/ }).click();
     await expect(page.getByText(/cannot be treated; it must be cut out/)).toBeVisible();
+    // What is known for another car counts here once somebody takes it over.
+    await expect(page.getByText('No price is known for this panel').first()).toBeVisible();
+    await page
+      .getByRole('button', { name: /^Harrow.*\(/ })
+      .or(page.getByRole('button', { name: /, €.*\(/ }))
+      .first()
+      .click();
+    await page.getByRole('button', { name: 'Add the price' }).click();
     await expect(page.getByText('No price is known for this panel').first()).toBeHidden();
     const patch = page.locator('.option', { has: page.getByRole('radio', { name: /Let in a patch/ }) });
     await patch.getByText('What is counted').click();

@@ -63,15 +63,15 @@ const copy = () => void navigator.clipboard?.writeText(link.value ?? '').catch((
               {{ person.name }}<br /><span class="soft small">{{ person.email }} · {{ may(person.role) }}</span>
             </td>
             <td v-if="owner">
-              <select
-                class="input"
-                :value="person.role"
-                :aria-label="`Role of ${person.name}`"
-                @change="setRole(person, ($event.target as HTMLSelectElement).value)"
-              >
-                <option v-for="role in roles" :key="role.value" :value="role.value">{{ role.label }}</option>
-              </select>
-              <div class="row acts">
+              <div class="acts">
+                <select
+                  class="input"
+                  :value="person.role"
+                  :aria-label="`Role of ${person.name}`"
+                  @change="setRole(person, ($event.target as HTMLSelectElement).value)"
+                >
+                  <option v-for="role in roles" :key="role.value" :value="role.value">{{ role.label }}</option>
+                </select>
                 <button v-if="person.role === 'customer'" class="btn small-btn" @click="customer = person">
                   Cars he sees
                 </button>
@@ -122,7 +122,13 @@ const copy = () => void navigator.clipboard?.writeText(link.value ?? '').catch((
 
 <style scoped>
 .acts {
-  margin-top: 0.4rem;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+  justify-content: flex-end;
+}
+.acts .input {
+  width: auto;
 }
 .link {
   overflow-wrap: anywhere;

@@ -106,9 +106,14 @@ const watchPlan = computed<{ earliest: number; on: string; what: string; now: st
   const metal = Math.min(...means);
   return dated(lookAgain({ metal, limit, category: CATEGORY_OF[props.vehicle.climate] }), {
     what: `the thinnest place, ${units.sheet(metal)} now, can be down to the ${units.sheet(limit)} that can be welded to`,
-    now: `the thinnest place has ${units.sheet(metal)} left, less than the ${units.sheet(limit)} that can be welded to,`,
+    now:
+      metal < HOLE
+        ? 'there is a hole in it'
+        : `the thinnest place has ${units.sheet(metal)} left, less than the ${units.sheet(limit)} that can be welded to,`,
   });
 });
+/** mm. So little on a map is none. */
+const HOLE = 0.1;
 function dated({ earliest, months }: LookAgain, words: { what: string; now: string }) {
   const on = new Date();
   on.setMonth(on.getMonth() + months);
@@ -162,7 +167,7 @@ const years = (value: number) =>
         <strong>If it is left and watched:</strong> going on bare, {{ watchPlan.what }} in
         {{ years(watchPlan.earliest) }} at the earliest. Look again by <strong>{{ dayOf(watchPlan.on) }}</strong>.
       </p>
-      <p v-if="cavity" class="small">
+      <p v-if="cavity && watchPlan.earliest > 0" class="small">
         These are rates of open weather. {{ cavity.name }} can stay wet for weeks: there it goes much faster, and no
         date can be given.
       </p>

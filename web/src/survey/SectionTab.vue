@@ -31,8 +31,9 @@ interface Piece {
   look: MetalClass | 'unmeasured';
 }
 const pieces = shallowRef<readonly { layer: string; name: string; pieces: readonly Piece[] }[]>([]);
-/** mm. Drawn thickness of a sheet: true thickness would be a hair. */
-const DRAWN = 7;
+/** Drawn thickness of a sheet and size of its number as a share of the drawing: true thickness would be a hair. */
+const SHEET_SHARE = 1 / 90;
+const NUMBER_SHARE = 1 / 18;
 
 let wanted = 0;
 watch(
@@ -90,6 +91,8 @@ function middleOf({ lines }: SectionSheet): Point {
   );
   return longest[Math.floor(longest.length / 2)]!;
 }
+const drawn = computed(() => Math.max(7, frame.value.height * SHEET_SHARE));
+const number = computed(() => Math.max(12, frame.value.height * NUMBER_SHARE));
 const blocked = computed(() => props.finds.filter((find) => find.sign === 'blocked-drain'));
 const side = (along: number) =>
   Math.abs(along) < 15 ? 'here' : `${units.length(Math.abs(along))} to the ${along < 0 ? 'left' : 'right'}`;
@@ -126,7 +129,7 @@ const isBlocked = (along: number) => blocked.value.some((find) => Math.abs(find.
             :key="`h${i}`"
             :d="piece.path"
             class="sheet halo"
-            :stroke-width="DRAWN + 2"
+            :stroke-width="drawn + 2"
           />
           <path
             v-for="(piece, i) in sheet.pieces"
@@ -134,19 +137,20 @@ const isBlocked = (along: number) => blocked.value.some((find) => Math.abs(find.
             :d="piece.path"
             class="sheet"
             :class="piece.look"
-            :stroke-width="DRAWN"
+            :stroke-width="drawn"
           />
         </template>
       </g>
       <g v-for="gap in section.open" :key="gap.from">
         <path :d="`M0 ${-gap.from}V${-gap.to}`" class="glass" />
-        <text x="9" :y="-(gap.from + gap.to) / 2">{{ gap.name }}</text>
+        <text :x="drawn" :y="-(gap.from + gap.to) / 2" :font-size="number * 0.7">{{ gap.name }}</text>
       </g>
       <text
         v-for="(sheet, i) in section.sheets"
         :key="sheet.layer"
-        :x="middleOf(sheet)[0] + (i * 2 >= section.sheets.length ? 9 : -9)"
+        :x="middleOf(sheet)[0] + (i * 2 >= section.sheets.length ? 1 : -1) * drawn * 1.4"
         :y="-middleOf(sheet)[1]"
+        :font-size="number"
         :text-anchor="i * 2 >= section.sheets.length ? 'start' : 'end'"
       >
         {{ i + 1 }}
@@ -222,7 +226,8 @@ input[type='range'] {
   stroke: var(--paper);
 }
 text {
-  font: 600 9px var(--mono);
+  font-weight: 600;
+  font-family: var(--mono);
   fill: var(--ink-soft);
 }
 ol,

@@ -18,7 +18,7 @@ const HAND_WARM = 50;
 const ALL_PROCESSES = [...PROCESS.options, { value: 'gas', label: 'gas' }, { value: 'spot', label: 'spot' }] as const;
 const MATERIAL = {
   key: 'material',
-  label: 'Of',
+  label: 'Material',
   kind: 'choice',
   usual: 'steel',
   options: Object.entries(MATERIALS).map(([value, { name }]) => ({ value, label: name })),
