@@ -75,8 +75,12 @@ const at = (place: (p: Point) => [number, number], p: Point) => `translate(${pla
     <template #default="{ scale }">
       <PanelSheet :panel="panel">
         <path :d="sheetPath" class="unmeasured" fill-rule="evenodd" />
-        <MapLayer v-if="coating" :raster="coating" :look="coatingLook(coating)" />
-        <MapLayer v-else-if="map" :raster="map" :look="metalLook(map)" />
+        <!-- Squares of the map that hang over an edge are cut off at it. -->
+        <clipPath id="survey-sheet"><path :d="sheetPath" clip-rule="evenodd" /></clipPath>
+        <g clip-path="url(#survey-sheet)">
+          <MapLayer v-if="coating" :raster="coating" :look="coatingLook(coating)" />
+          <MapLayer v-else-if="map" :raster="map" :look="metalLook(map)" />
+        </g>
       </PanelSheet>
       <PhotoOverlay v-if="photo" :photo="photo" :vehicle="vehicle" />
       <template v-if="expected">
