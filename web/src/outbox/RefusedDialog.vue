@@ -2,7 +2,7 @@
 import { ref, watch } from 'vue';
 import Dialog from '../shell/Dialog.vue';
 import Field from '../shell/Field.vue';
-import { timeOf } from '../shell/units.ts';
+import { timeOf, useUnits } from '../shell/units.ts';
 import type { Entry } from './device.ts';
 import { fieldsOf, mended } from './mend.ts';
 import { useOutbox } from './useOutbox.ts';
@@ -10,6 +10,7 @@ import { useOutbox } from './useOutbox.ts';
 /* What the server did not take: each with its reason, to be mended, tried again, or thrown away. */
 const emit = defineEmits<{ close: [] }>();
 const outbox = useOutbox();
+const units = useUnits();
 /** Typed values by entry and field. */
 const typed = ref<Record<string, Record<string, string>>>({});
 const dropping = ref<string | null>(null);
@@ -18,14 +19,14 @@ watch(
   () => outbox.refused,
   (list) => {
     for (const entry of list)
-      typed.value[entry.id] ??= Object.fromEntries(fieldsOf(entry).map((field) => [field.key, field.value]));
+      typed.value[entry.id] ??= Object.fromEntries(fieldsOf(entry, units).map((field) => [field.key, field.value]));
     if (list.length === 0) emit('close');
   },
   { immediate: true },
 );
 async function again(entry: Entry): Promise<void> {
   busy.value = true;
-  await outbox.again(entry.id, mended(entry, typed.value[entry.id] ?? {})).finally(() => (busy.value = false));
+  await outbox.again(entry.id, mended(entry, typed.value[entry.id] ?? {}, units)).finally(() => (busy.value = false));
 }
 async function drop(entry: Entry): Promise<void> {
   if (dropping.value !== entry.id) {
@@ -45,8 +46,8 @@ async function drop(entry: Entry): Promise<void> {
         <p class="small soft">recorded {{ timeOf(new Date(entry.order).toISOString()) }}</p>
       </div>
       <p class="notice bad" role="alert">{{ entry.refused?.detail }}</p>
-      <div v-if="fieldsOf(entry).length > 0" class="pair">
-        <Field v-for="field in fieldsOf(entry)" :key="field.key" v-slot="{ bind }" :label="field.label">
+      <div v-if="fieldsOf(entry, units).length > 0" class="pair">
+        <Field v-for="field in fieldsOf(entry, units)" :key="field.key" v-slot="{ bind }" :label="field.label">
           <input
             v-bind="bind"
             v-model="typed[entry.id]![field.key]"
@@ -58,7 +59,7 @@ async function drop(entry: Entry): Promise<void> {
       </div>
       <div class="row">
         <button class="btn main" :disabled="busy">
-          {{ fieldsOf(entry).length > 0 ? 'Store it like this' : 'Try again' }}
+          {{ fieldsOf(entry, units).length > 0 ? 'Store it like this' : 'Try again' }}
         </button>
         <RouterLink class="btn" :to="`/vehicles/${entry.vehicle}`" @click="emit('close')">To the car</RouterLink>
         <button type="button" class="btn" @click="drop(entry)">

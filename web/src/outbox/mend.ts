@@ -1,4 +1,8 @@
+import type { useUnits } from '../shell/units.ts';
 import type { Entry } from './device.ts';
+
+/** How this shop writes lengths. */
+export type Lengths = Pick<ReturnType<typeof useUnits>, 'unit' | 'typed' | 'read'>;
 
 /** A field of an entry that a person can mend. */
 export interface MendField {
@@ -10,44 +14,55 @@ export interface MendField {
 
 /** Fields by name, in the words of the page on which they were entered. */
 const LABELS: Readonly<Record<string, string>> = {
-  metalMm: 'Metal left, mm',
+  metalMm: 'Metal left',
   coatingUm: 'Coating, µm',
   panel: 'Panel (its short name)',
   layer: 'Layer',
-  u: 'From the left, mm',
-  v: 'Up, mm',
-  depth: 'Deepest pit, mm',
-  side: 'Side of the patch, mm',
+  u: 'From the left',
+  v: 'Up',
+  depth: 'Deepest pit',
+  side: 'Side of the patch',
   pits: 'Pits in it',
   mouth: 'Mean mouth, mm²',
   note: 'Note',
   overruled: 'Why it is of another class than its evidence',
 };
 
+/** Kept in mm, shown and typed in the unit of the shop. */
+const LENGTHS = new Set(['metalMm', 'u', 'v', 'depth', 'side']);
+
 /** What of an entry can be mended by writing: numbers, words and the place. */
-export function fieldsOf(entry: Entry): MendField[] {
+export function fieldsOf(entry: Entry, lengths: Lengths): MendField[] {
   const inner = innerOf(entry);
   return Object.keys(LABELS).flatMap((key): MendField[] => {
     const value = inner[key];
     if (value === undefined || value === null || (typeof value !== 'number' && typeof value !== 'string')) return [];
-    return [{ key, label: LABELS[key]!, number: typeof value === 'number', value: String(value) }];
+    if (typeof value === 'string') return [{ key, label: LABELS[key]!, number: false, value }];
+    if (!LENGTHS.has(key)) return [{ key, label: LABELS[key]!, number: true, value: String(value) }];
+    const unit = lengths.unit.value === 'in' ? 'inches' : 'mm';
+    return [{ key, label: `${LABELS[key]!}, ${unit}`, number: true, value: lengths.typed(value) }];
   });
 }
 
 /** The body of an entry with what was written; a number that is none is sent as it is, so that the server names it. */
-export function mended(entry: Entry, typed: Readonly<Record<string, string>>): Entry['body'] {
+export function mended(entry: Entry, typed: Readonly<Record<string, string>>, lengths: Lengths): Entry['body'] {
   if (entry.body instanceof Blob) return entry.body;
   const changes = Object.fromEntries(
-    fieldsOf(entry)
-      .filter(({ key }) => typed[key] !== undefined)
+    fieldsOf(entry, lengths)
+      // What stands there as it was shown is rounded: reading it back would change it.
+      .filter(({ key, value }) => typed[key] !== undefined && typed[key] !== value)
       .map(({ key, number }) => {
         const text = typed[key]!.trim();
-        const value = Number(text.replace(',', '.'));
-        return [key, number && text !== '' && Number.isFinite(value) ? value : text];
+        return [key, (number ? (LENGTHS.has(key) ? lengths.read(text) : numberOf(text)) : null) ?? text];
       }),
   );
   const inner = { ...innerOf(entry), ...changes };
   return 'readings' in entry.body ? { readings: [inner] } : inner;
+}
+
+function numberOf(text: string): number | null {
+  const value = Number(text.replace(',', '.'));
+  return text !== '' && Number.isFinite(value) ? value : null;
 }
 
 function innerOf(entry: Entry): Record<string, unknown> {

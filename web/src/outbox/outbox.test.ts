@@ -3,8 +3,9 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { SessionView } from '@aspecta/contract/shop';
 import { useConnection } from '../shell/connection.ts';
 import { useSession } from '../shell/session.ts';
+import { useUnits } from '../shell/units.ts';
 import type { Entry } from './device.ts';
-import { fieldsOf, mended } from './mend.ts';
+import { fieldsOf, mended, type Lengths } from './mend.ts';
 import { useOutbox, type NewEntry } from './useOutbox.ts';
 
 /* Without IndexedDB (as here) entries are kept in memory; the browser tests cover the rest. */
@@ -90,7 +91,7 @@ describe('the outbox', () => {
       const entry = outbox.refused[0]!;
       fetching.mockReset();
       fetching.mockImplementation(() => Promise.resolve(stored()));
-      await outbox.again(entry.id, mended(entry, { metalMm: '0,62' }));
+      await outbox.again(entry.id, mended(entry, { metalMm: '0,62' }, useUnits()));
       expect(outbox.refused).toEqual([]);
       expect(JSON.parse(String(fetching.mock.calls[0]![1]!.body))).toMatchObject({
         readings: [{ id: 'a', metalMm: 0.62 }],
@@ -159,6 +160,10 @@ describe('the outbox', () => {
 });
 
 describe('mending', () => {
+  const inUnit = (unit: 'mm' | 'in'): Lengths => {
+    useSession().current = { shop: { unit, currency: 'EUR' } } as unknown as SessionView;
+    return useUnits();
+  };
   const entry = (body: Entry['body']): Entry =>
     ({
       id: 'a',
@@ -174,6 +179,7 @@ describe('mending', () => {
   it('offers numbers, words and the place, in the words of the page', () => {
     const fields = fieldsOf(
       entry({ readings: [{ id: 'a', panel: 'roof', layer: 'outer', u: 5, v: 2, metalMm: 9, probe: null }] }),
+      inUnit('mm'),
     );
     expect(fields.map(({ label }) => label)).toEqual([
       'Metal left, mm',
@@ -185,12 +191,28 @@ describe('mending', () => {
   });
   it('changes what was written and nothing else', () => {
     const zone = { id: 'z', panel: 'roof', layer: 'outer', ring: [[0, 0]], note: '' };
-    expect(mended(entry(zone), { layer: 'inner', note: 'seen' })).toEqual({ ...zone, layer: 'inner', note: 'seen' });
-    expect(mended(entry({ depth: 0.3 }), { depth: 'deep' })).toEqual({ depth: 'deep' });
+    expect(mended(entry(zone), { layer: 'inner', note: 'seen' }, inUnit('mm'))).toEqual({
+      ...zone,
+      layer: 'inner',
+      note: 'seen',
+    });
+    expect(mended(entry({ depth: 0.3 }), { depth: 'deep' }, inUnit('mm'))).toEqual({ depth: 'deep' });
+  });
+  it('shows and takes inches in a shop of inches, and leaves what was not touched', () => {
+    const inches = inUnit('in');
+    const reading = entry({ u: 123.4, metalMm: 20.828 });
+    expect(fieldsOf(reading, inches).map(({ label, value }) => [label, value])).toEqual([
+      ['Metal left, inches', '0.82'],
+      ['From the left, inches', '4.8583'],
+    ]);
+    const body = mended(reading, { metalMm: '0.032', u: '4.8583' }, inches) as { u: number; metalMm: number };
+    expect(body.u).toBe(123.4);
+    expect(body.metalMm).toBeCloseTo(0.8128, 9);
+    expect(mended(reading, { metalMm: '0.82 mm' }, inches)).toMatchObject({ metalMm: 0.82 });
   });
   it('leaves a picture as it is', () => {
     const picture = new Blob(['x']);
-    expect(mended(entry(picture), {})).toBe(picture);
-    expect(fieldsOf(entry(picture))).toEqual([]);
+    expect(mended(entry(picture), {}, inUnit('mm'))).toBe(picture);
+    expect(fieldsOf(entry(picture), inUnit('mm'))).toEqual([]);
   });
 });

@@ -1,5 +1,5 @@
 import { computed } from 'vue';
-import { formatLength, type LengthUnit } from '@aspecta/core/units';
+import { formatLength, parseLength, type LengthUnit } from '@aspecta/core/units';
 import { useSession } from './session.ts';
 
 /** Writes lengths, thicknesses, areas, money and times the way this shop reads them. */
@@ -20,7 +20,17 @@ export function useUnits() {
     new Intl.NumberFormat('en-GB', { style: 'currency', currency: of }).format(minor / 100);
   const roundMoney = (minor: number, of = currency.value) =>
     new Intl.NumberFormat('en-GB', { style: 'currency', currency: of, maximumFractionDigits: 0 }).format(minor / 100);
-  return { unit, length, sheet, sheetDoubt, area, money, roundMoney };
+  /** A length as it stands in a field whose label names the unit: inches with four places, so that thin sheet keeps its figures. */
+  const typed = (mm: number) => (unit.value === 'mm' ? String(mm) : String(Number((mm / 25.4).toFixed(4))));
+  /** mm of what was typed, or null where that is no length; a bare number is in the unit of the shop. */
+  const read = (text: string) => {
+    try {
+      return parseLength({ text, unit: unit.value }).mm;
+    } catch {
+      return null;
+    }
+  };
+  return { unit, typed, read, length, sheet, sheetDoubt, area, money, roundMoney };
 }
 
 export const percent = (share: number) =>

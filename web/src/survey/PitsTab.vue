@@ -4,6 +4,7 @@ import type { Vehicle } from '@aspecta/contract/garage';
 import type { PitsView } from '@aspecta/contract/survey';
 import type { BodyPlan, Layer, Panel } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
+import { Problem } from '@aspecta/core';
 import { CATEGORY_OF, lookAgain, lookAtPits, weldableLimit, type LookAgain } from '@aspecta/core/survey';
 import { useOutbox } from '../outbox/useOutbox.ts';
 import { get, post } from '../shell/api.ts';
@@ -23,13 +24,33 @@ const props = defineProps<{
   canWork: boolean;
   place: Point | null;
 }>();
+/** mm. A square that a hand covers. */
+const SIDE = 60;
 const units = useUnits();
 const form = useForm();
 const outbox = useOutbox();
 const view = shallowRef<PitsView | null>(null);
-const draft = reactive({ depth: '', side: '60', u: '', v: '', pits: '', mouth: '' });
+const inches = computed(() => units.unit.value === 'in');
+const unitWord = computed(() => (inches.value ? 'inches' : 'mm'));
+const draft = reactive({ depth: '', side: units.typed(SIDE), u: '', v: '', pits: '', mouth: '' });
 const said = ref('');
 const number = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
+/** A length as typed, in mm; nothing typed is nothing. */
+function length(field: string, text: string): number | null {
+  if (text.trim() === '') return null;
+  const mm = units.read(text);
+  if (mm === null)
+    throw new Problem(
+      'not-a-length',
+      field,
+      `"${text}" is not a length; write for example ${inches.value ? '0.012, 5/64 or 0.3 mm' : '0.3 or 1/64"'}.`,
+    );
+  return mm;
+}
+const area = (text: string) => {
+  const value = number(text);
+  return value === null || !inches.value ? value : value * 25.4 ** 2;
+};
 const path = computed(() => `/vehicles/${props.vehicle.id}/panels/${props.panel.id}/layers/${props.layer.id}/pits`);
 
 watch(
@@ -38,14 +59,14 @@ watch(
     form.submit(async () => {
       view.value = await get<PitsView>(path.value);
       const side = view.value.patches[0]?.side;
-      if (side) draft.side = String(side);
+      if (side) draft.side = units.typed(side);
     }),
   { immediate: true },
 );
 watch(
   () => props.place,
   (place) => {
-    if (place) [draft.u, draft.v] = place.map((x) => x.toFixed(0)) as [string, string];
+    if (place) [draft.u, draft.v] = place.map((x) => units.typed(Math.round(x))) as [string, string];
   },
   { immediate: true },
 );
@@ -57,19 +78,19 @@ async function add(): Promise<void> {
       id: newId(),
       panel: props.panel.id,
       layer: props.layer.id,
-      u: number(draft.u),
-      v: number(draft.v),
-      side: number(draft.side),
-      depth: number(draft.depth),
+      u: length('u', draft.u),
+      v: length('v', draft.v),
+      side: length('side', draft.side),
+      depth: length('depth', draft.depth),
       pits: number(draft.pits),
-      mouth: number(draft.mouth),
+      mouth: area(draft.mouth),
     };
     const { answer } = await outbox.record<PitsView>(
       {
         id: pit.id,
         vehicle: props.vehicle.id,
         kind: 'pit',
-        title: `Pit of ${draft.depth} mm on ${props.panel.name}`,
+        title: `Pit of ${pit.depth === null ? 'no depth' : units.sheet(pit.depth)} on ${props.panel.name}`,
         path: `/vehicles/${props.vehicle.id}/pits`,
         body: pit,
       },
@@ -179,22 +200,22 @@ const years = (value: number) =>
       <p class="eyebrow">Another patch</p>
       <p class="small soft">Mark a square of the same size, find its deepest pit with a pit gauge, write its depth.</p>
       <div class="pair">
-        <Field v-slot="{ bind }" label="Deepest pit, mm" :error="form.errors['depth']"
+        <Field v-slot="{ bind }" :label="`Deepest pit, ${unitWord}`" :error="form.errors['depth']"
           ><input v-bind="bind" v-model="draft.depth" class="input mono" inputmode="decimal" autocomplete="off"
         /></Field>
-        <Field v-slot="{ bind }" label="Side of the patch, mm" :error="form.errors['side']"
+        <Field v-slot="{ bind }" :label="`Side of the patch, ${unitWord}`" :error="form.errors['side']"
           ><input v-bind="bind" v-model="draft.side" class="input mono" inputmode="decimal"
         /></Field>
-        <Field v-slot="{ bind }" label="From the left, mm" :error="form.errors['u']"
+        <Field v-slot="{ bind }" :label="`From the left, ${unitWord}`" :error="form.errors['u']"
           ><input v-bind="bind" v-model="draft.u" class="input mono" inputmode="decimal"
         /></Field>
-        <Field v-slot="{ bind }" label="Up, mm" :error="form.errors['v']"
+        <Field v-slot="{ bind }" :label="`Up, ${unitWord}`" :error="form.errors['v']"
           ><input v-bind="bind" v-model="draft.v" class="input mono" inputmode="decimal"
         /></Field>
         <Field v-slot="{ bind }" label="Pits in it (if counted)" :error="form.errors['pits']"
           ><input v-bind="bind" v-model="draft.pits" class="input mono" inputmode="numeric"
         /></Field>
-        <Field v-slot="{ bind }" label="Mean mouth, mm²" :error="form.errors['mouth']"
+        <Field v-slot="{ bind }" :label="inches ? 'Mean mouth, sq in' : 'Mean mouth, mm²'" :error="form.errors['mouth']"
           ><input v-bind="bind" v-model="draft.mouth" class="input mono" inputmode="decimal"
         /></Field>
       </div>

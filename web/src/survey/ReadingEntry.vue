@@ -24,13 +24,14 @@ const note = ref('');
 const error = ref<string | null>(null);
 const said = ref('');
 const input = ref<HTMLInputElement>();
-const kinds = [
-  { value: 'metal', label: 'Metal, mm' },
-  { value: 'coating', label: 'Coating, µm' },
-  { value: 'probe', label: 'Probe' },
-] as const;
+const inches = computed(() => units.unit.value === 'in');
+const kinds = computed(() => [
+  { value: 'metal' as const, label: inches.value ? 'Metal, inches' : 'Metal, mm' },
+  { value: 'coating' as const, label: 'Coating, µm' },
+  { value: 'probe' as const, label: 'Probe' },
+]);
 const layers = computed(() =>
-  props.layers.map((entry) => ({ value: entry.id, label: `${entry.name} ${entry.thickness.toFixed(1)}` })),
+  props.layers.map((entry) => ({ value: entry.id, label: `${entry.name} ${units.sheet(entry.thickness)}` })),
 );
 watch(
   () => props.places.length,
@@ -46,7 +47,7 @@ async function submit(): Promise<void> {
   try {
     if (props.places.length === 0)
       throw new Problem('no-place', 'value', 'Tap the place on the sheet first, then enter its number.');
-    const values = parseEntry(text.value, kind.value);
+    const values = parseEntry(text.value, kind.value, units.unit.value);
     if (values.length > props.places.length)
       throw new Problem(
         'too-many',
@@ -117,7 +118,9 @@ function verdict(word: string): void {
       :error="error"
       :hint="
         kind === 'metal'
-          ? 'mm, or with a mark: 0.032&quot;, 20 ga'
+          ? inches
+            ? 'inches, or with a mark: 0.82 mm, 20 ga'
+            : 'mm, or with a mark: 0.032&quot;, 20 ga'
           : kind === 'coating'
             ? 'µm; >1500 where the gauge is over range'
             : 'sound, soft or through'

@@ -32,24 +32,29 @@ const PROBE: Readonly<Record<string, NonNullable<ReadingInput['probe']>>> = {
 
 /**
  * What was typed or dictated, as values one after another: `0.82 0,79`, `nought point eight
- * two`, `>1500`, `through`. Metal in mm where no unit is written, coating in µm.
+ * two`, `>1500`, `through`. Metal in the shop's unit where none is written, coating in µm.
  *
+ * @param unit what a bare number of metal is in
  * @throws Problem with field `value`
  */
-export function parseEntry(text: string, kind: EntryKind): Values[] {
+export function parseEntry(text: string, kind: EntryKind, unit: LengthUnit): Values[] {
   const words = spoken(text.trim().toLowerCase());
   if (words.length === 0)
     throw new Problem('empty', 'value', kind === 'probe' ? 'Say sound, soft or through.' : 'Enter a number.');
-  return words.map((word) => valueOf(word, kind));
+  return words.map((word) => valueOf(word, kind, unit));
 }
 
-/** Number words become digits; a run of them is one number. */
+/** Marks of a unit that are written apart from their number: `0.82 mm`, `20 ga`. */
+const MARKS = new Set(['mm', 'ga', 'gauge', 'in', 'inch', 'inches', '"', 'µm', 'um']);
+
+/** Number words become digits; a run of them is one number, with the unit after it. */
 function spoken(text: string): string[] {
   const out: string[] = [];
   let running = false;
   for (const word of text.split(/[\s;]+/).filter(Boolean)) {
     const digit = DIGITS[word];
-    if (digit === undefined) out.push(word);
+    if (MARKS.has(word) && out.length > 0) out[out.length - 1] += word;
+    else if (digit === undefined) out.push(word);
     else if (running) out[out.length - 1] += digit;
     else out.push(digit);
     running = digit !== undefined;
@@ -57,12 +62,12 @@ function spoken(text: string): string[] {
   return out;
 }
 
-function valueOf(word: string, kind: EntryKind): Values {
+function valueOf(word: string, kind: EntryKind, unit: LengthUnit): Values {
   const probe = PROBE[word];
   if (probe) return { probe };
   if (kind === 'probe')
     throw new Problem('not-a-verdict', 'value', `"${word}" is no verdict of the probe; say sound, soft or through.`);
-  if (kind === 'metal') return { metalMm: metal(word) };
+  if (kind === 'metal') return { metalMm: metal(word, unit) };
   const over = /^(>|over)/.test(word);
   const micrometres = Number(
     word
@@ -79,9 +84,8 @@ function valueOf(word: string, kind: EntryKind): Values {
   return over ? { coatingUm: micrometres, coatingOver: true } : { coatingUm: micrometres };
 }
 
-function metal(word: string): number {
+function metal(word: string, unit: LengthUnit): number {
   const negative = /^[-−]/.test(word);
-  const unit: LengthUnit = 'mm';
   try {
     const { mm } = parseLength({ text: negative ? word.slice(1) : word, unit });
     // The server says at its field why a negative thickness cannot be.

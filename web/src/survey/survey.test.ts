@@ -17,7 +17,7 @@ describe('typing and dictating readings', () => {
     ['hole', 'probe', [{ probe: 'through' }]],
     ['-0.2', 'metal', [{ metalMm: -0.2 }]],
   ] as const)('%s (%s)', (text, kind, values) => {
-    const got = parseEntry(text, kind);
+    const got = parseEntry(text, kind, 'mm');
     got.forEach((value, i) => {
       const wanted = values[i]! as Record<string, unknown>;
       for (const key of Object.keys(wanted)) {
@@ -28,8 +28,15 @@ describe('typing and dictating readings', () => {
     expect(got).toHaveLength(values.length);
   });
   it('reads inches and gauge where they are marked', () => {
-    expect(parseEntry('0.032"', 'metal')[0]!.metalMm).toBeCloseTo(0.8128, 6);
-    expect(parseEntry('20ga', 'metal')[0]!.metalMm).toBeCloseTo(0.91186, 5);
+    expect(parseEntry('0.032"', 'metal', 'mm')[0]!.metalMm).toBeCloseTo(0.8128, 6);
+    expect(parseEntry('20ga', 'metal', 'mm')[0]!.metalMm).toBeCloseTo(0.91186, 5);
+  });
+  it('takes a bare number in the unit of the shop, and a mark apart from it', () => {
+    const [bare, marked, gauge] = parseEntry('0.032 0.82 mm 20 ga', 'metal', 'in');
+    expect(bare!.metalMm).toBeCloseTo(0.8128, 6);
+    expect(marked!.metalMm).toBeCloseTo(0.82, 9);
+    expect(gauge!.metalMm).toBeCloseTo(0.91186, 5);
+    expect(parseEntry('140 µm', 'coating', 'in')).toEqual([{ coatingUm: 140 }]);
   });
   it.each([
     ['', 'metal'],
@@ -37,7 +44,7 @@ describe('typing and dictating readings', () => {
     ['12 apples', 'coating'],
     ['0.8', 'probe'],
   ] as const)('refuses %j (%s) and says how', (text, kind) => {
-    expect(() => parseEntry(text, kind)).toThrow(expect.objectContaining({ field: 'value' }));
+    expect(() => parseEntry(text, kind, 'mm')).toThrow(expect.objectContaining({ field: 'value' }));
   });
 });
 

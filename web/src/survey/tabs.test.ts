@@ -5,6 +5,7 @@ import type { ExtentView, LearntView, PitsView, PitView, ZoneVersionView, ZoneVi
 import { bodyPlan, panelOf, sheetOf } from '@aspecta/core/body';
 import { circle } from '@aspecta/core/geometry';
 import { pits, spread } from '@aspecta/core/survey';
+import { useSession } from '../shell/session.ts';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import ExtentTab from './ExtentTab.vue';
 import LearntPage from './LearntPage.vue';
@@ -112,18 +113,41 @@ describe('pits of a panel', () => {
     expect((field(page, /^Deepest|depth/i).element as HTMLInputElement).value).toBe('');
   });
 
+  it('takes inches in a shop of inches, for the sheet and for the place', async () => {
+    useSession().current!.shop.unit = 'in';
+    server.on(path, view()).on('POST /vehicles/v/pits', view({ patches: [patch('a', 0.3)] }));
+    const page = await open({ place: [254, 127] });
+    expect((field(page, /From the left, inches/).element as HTMLInputElement).value).toBe('10');
+    await field(page, /Deepest pit, inches/).setValue('0.012');
+    await field(page, /Mean mouth, sq in/).setValue('0.01');
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    const sent = server.to('POST /vehicles/v/pits')[0] as Record<string, number>;
+    expect(sent['depth']).toBeCloseTo(0.3048, 9);
+    expect(sent['u']).toBeCloseTo(254, 9);
+    expect(sent['side']).toBeCloseTo(60, 2);
+    expect(sent['mouth']).toBeCloseTo(6.4516, 9);
+    expect(page.get('form').text()).not.toContain('mm');
+  });
+
   it('keeps what was typed where it is refused', async () => {
     server
       .on(path, view())
       .on('POST /vehicles/v/pits', () =>
-        problem('invalid', 'depth must be a number; enter digits only.', 422, { field: 'depth' }),
+        problem('invalid', 'depth must be at most 1.2; the sheet is no thicker.', 422, { field: 'depth' }),
       );
     const page = await open({ place: [300, 60] });
-    await field(page, /^Deepest|depth/i).setValue('deep');
-    await page.get('form').trigger('submit');
-    await flushPromises();
-    expect(page.text()).toContain('depth must be a number');
-    expect((field(page, /^Deepest|depth/i).element as HTMLInputElement).value).toBe('deep');
+    for (const [typed, why] of [
+      ['deep', '"deep" is not a length'],
+      ['5', 'the sheet is no thicker'],
+    ] as const) {
+      await field(page, /^Deepest|depth/i).setValue(typed);
+      await page.get('form').trigger('submit');
+      await flushPromises();
+      expect(page.text()).toContain(why);
+      expect((field(page, /^Deepest|depth/i).element as HTMLInputElement).value).toBe(typed);
+    }
+    expect(server.to('POST /vehicles/v/pits')).toHaveLength(1);
   });
 
   it('offers nothing to change to who may only look', async () => {
