@@ -25,7 +25,7 @@ const gauge = useGauge((event) => void hear(event));
 const error = ref<string | null>(null);
 const last = ref('');
 const stored = ref(0);
-const step = ref('60');
+const step = ref(units.typed(60));
 type Pattern = 'single' | 'line' | 'grid' | 'advice';
 const pattern = ref<Pattern>('single');
 const patterns = [
@@ -36,7 +36,7 @@ const patterns = [
 ] as const;
 const layers = computed(() => props.panel.layers.map(({ id, name }) => ({ value: id, label: name })));
 const current = computed(() => layerOf(props.panel, layer.value));
-const stepMm = computed(() => Math.min(500, Math.max(5, Number(step.value.replace(',', '.')) || 60)));
+const stepMm = computed(() => Math.min(500, Math.max(5, units.read(step.value) || 60)));
 /** Places that are still to be read; a row or grid starts from two taps. */
 const queue = ref<Point[]>([]);
 const here = computed<Point | null>(() => queue.value[0] ?? null);
@@ -151,7 +151,7 @@ function forget(): void {
       <Field
         v-if="pattern === 'line' || pattern === 'grid'"
         v-slot="{ bind }"
-        label="Step, mm"
+        :label="`Step, ${units.word.value}`"
         hint="Now tap its two ends or corners on the sheet"
       >
         <input v-bind="bind" v-model="step" class="input mono" inputmode="decimal" />

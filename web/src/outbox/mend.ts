@@ -2,7 +2,7 @@ import type { useUnits } from '../shell/units.ts';
 import type { Entry } from './device.ts';
 
 /** How this shop writes lengths. */
-export type Lengths = Pick<ReturnType<typeof useUnits>, 'unit' | 'typed' | 'read'>;
+export type Lengths = Pick<ReturnType<typeof useUnits>, 'word' | 'typed' | 'read'>;
 
 /** A field of an entry that a person can mend. */
 export interface MendField {
@@ -39,8 +39,7 @@ export function fieldsOf(entry: Entry, lengths: Lengths): MendField[] {
     if (value === undefined || value === null || (typeof value !== 'number' && typeof value !== 'string')) return [];
     if (typeof value === 'string') return [{ key, label: LABELS[key]!, number: false, value }];
     if (!LENGTHS.has(key)) return [{ key, label: LABELS[key]!, number: true, value: String(value) }];
-    const unit = lengths.unit.value === 'in' ? 'inches' : 'mm';
-    return [{ key, label: `${LABELS[key]!}, ${unit}`, number: true, value: lengths.typed(value) }];
+    return [{ key, label: `${LABELS[key]!}, ${lengths.word.value}`, number: true, value: lengths.typed(value) }];
   });
 }
 

@@ -14,10 +14,10 @@ function keep(): void {
   if (props.points.keepPoint(known)) Object.assign(known, { u: '', v: '' });
 }
 const FIELDS = [
-  ['u', 'Corner from the left, mm'],
-  ['v', 'Corner up, mm'],
-  ['width', 'Width, mm'],
-  ['height', 'Height, mm'],
+  ['u', 'Corner from the left'],
+  ['v', 'Corner up'],
+  ['width', 'Width'],
+  ['height', 'Height'],
 ] as const;
 </script>
 
@@ -30,7 +30,7 @@ const FIELDS = [
         where it is.
       </p>
       <div class="pair">
-        <Field v-for="[key, label] in FIELDS" v-slot="{ bind }" :key="key" :label="label"
+        <Field v-for="[key, label] in FIELDS" v-slot="{ bind }" :key="key" :label="`${label}, ${units.word.value}`"
           ><input v-bind="bind" v-model="rectangle[key]" class="input mono" inputmode="decimal"
         /></Field>
       </div>
@@ -42,10 +42,10 @@ const FIELDS = [
   <div v-if="waiting" class="stack">
     <p class="small">Where is this point on the panel?</p>
     <div class="pair">
-      <Field v-slot="{ bind }" label="From the left, mm"
+      <Field v-slot="{ bind }" :label="`From the left, ${units.word.value}`"
         ><input v-bind="bind" v-model="known.u" class="input mono" inputmode="decimal" @keydown.enter="keep"
       /></Field>
-      <Field v-slot="{ bind }" label="Up, mm"
+      <Field v-slot="{ bind }" :label="`Up, ${units.word.value}`"
         ><input v-bind="bind" v-model="known.v" class="input mono" inputmode="decimal" @keydown.enter="keep"
       /></Field>
     </div>

@@ -5,6 +5,7 @@ import { LARGEST_PHOTO, type PhotoView } from '@aspecta/contract/survey';
 import { bodyPlan, panelOf } from '@aspecta/core/body';
 import { boxOf, type Point } from '@aspecta/core/geometry';
 import { rectifyPhoto } from '@aspecta/core/survey';
+import { useSession } from '../shell/session.ts';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import BeforeAfter from './BeforeAfter.vue';
 import PhotoPage from './PhotoPage.vue';
@@ -86,6 +87,17 @@ describe('points that are known on a picture', () => {
     expect(points.pairs.value).toEqual([{ x: 210, y: 880, u: 100.5, v: 20 }]);
     points.drop(0);
     expect(points.pairs.value).toEqual([]);
+  });
+
+  it('are in inches in a shop of inches, also left of the panel', () => {
+    useSession().current!.shop.unit = 'in';
+    const points = usePhotoPoints();
+    points.tap(seen[0]!);
+    expect(points.keepPoint({ u: 'here', v: '1' })).toBe(false);
+    expect(points.problem.value).toMatch(/in inches/);
+    expect(points.keepPoint({ u: '-2', v: '1 1/2' })).toBe(true);
+    expect(points.pairs.value[0]!.u).toBeCloseTo(-50.8, 9);
+    expect(points.pairs.value[0]!.v).toBeCloseTo(38.1, 9);
   });
 
   it('say in words why four of them do not do', () => {

@@ -2,6 +2,7 @@ import { computed, ref, shallowRef } from 'vue';
 import type { Panel } from '@aspecta/core/body';
 import type { Point, Ring } from '@aspecta/core/geometry';
 import { rectifyPhoto, type PhotoPair } from '@aspecta/core/survey';
+import { useUnits } from '../shell/units.ts';
 import { onPanel } from './photoTiles.ts';
 
 /** How well a picture lies on its panel. */
@@ -13,10 +14,10 @@ export interface Lie {
   residuals: readonly number[];
 }
 
-const number = (text: string) => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
-
 /** Points of a picture whose place on the panel is known: marked one by one, or as a taped rectangle. */
 export function usePhotoPoints() {
+  const units = useUnits();
+  const length = (text: string) => units.read(text) ?? Number.NaN;
   const pairs = shallowRef<readonly PhotoPair[]>([]);
   /** A point that was tapped and still has no place. */
   const waiting = shallowRef<Point | null>(null);
@@ -40,10 +41,10 @@ export function usePhotoPoints() {
   }
   /** Gives the tapped point its place on the panel, mm as they were typed; false where one is missing. */
   function keepPoint(typed: { u: string; v: string }): boolean {
-    const [u, v] = [number(typed.u), number(typed.v)];
+    const [u, v] = [length(typed.u), length(typed.v)];
     if (!waiting.value) return false;
     if (!Number.isFinite(u) || !Number.isFinite(v)) {
-      problem.value = 'Write how far the point is from the left end of the panel and how far up, in mm.';
+      problem.value = `Write how far the point is from the left end of the panel and how far up, in ${units.word.value}.`;
       return false;
     }
     problem.value = null;
@@ -59,7 +60,7 @@ export function usePhotoPoints() {
   }
   /** The four tapped corners with the place and size of the rectangle: all points at once. */
   function keepRectangle(typed: { u: string; v: string; width: string; height: string }): boolean {
-    const [u, v, width, height] = [typed.u, typed.v, typed.width, typed.height].map(number) as [
+    const [u, v, width, height] = [typed.u, typed.v, typed.width, typed.height].map(length) as [
       number,
       number,
       number,
@@ -67,7 +68,7 @@ export function usePhotoPoints() {
     ];
     if (!corners.value || corners.value.length < 4) return false;
     if (![u, v].every(Number.isFinite) || !(width > 0) || !(height > 0)) {
-      problem.value = 'Write where its lower left corner lies, its width and its height, all in mm.';
+      problem.value = `Write where its lower left corner lies, its width and its height, all in ${units.word.value}.`;
       return false;
     }
     problem.value = null;

@@ -24,13 +24,17 @@ export function useUnits() {
   const typed = (mm: number) => (unit.value === 'mm' ? String(mm) : String(Number((mm / 25.4).toFixed(4))));
   /** mm of what was typed, or null where that is no length; a bare number is in the unit of the shop. */
   const read = (text: string) => {
+    const [, sign, rest] = /^\s*([-−]?)(.*)$/su.exec(text)!;
     try {
-      return parseLength({ text, unit: unit.value }).mm;
+      const { mm } = parseLength({ text: rest!, unit: unit.value });
+      return sign ? -mm : mm;
     } catch {
       return null;
     }
   };
-  return { unit, typed, read, length, sheet, sheetDoubt, area, money, roundMoney };
+  /** The unit of a bare number, as labels name it. */
+  const word = computed(() => (unit.value === 'in' ? 'inches' : 'mm'));
+  return { unit, word, typed, read, length, sheet, sheetDoubt, area, money, roundMoney };
 }
 
 export const percent = (share: number) =>

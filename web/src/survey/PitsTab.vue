@@ -31,7 +31,6 @@ const form = useForm();
 const outbox = useOutbox();
 const view = shallowRef<PitsView | null>(null);
 const inches = computed(() => units.unit.value === 'in');
-const unitWord = computed(() => (inches.value ? 'inches' : 'mm'));
 const draft = reactive({ depth: '', side: units.typed(SIDE), u: '', v: '', pits: '', mouth: '' });
 const said = ref('');
 const number = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
@@ -200,16 +199,16 @@ const years = (value: number) =>
       <p class="eyebrow">Another patch</p>
       <p class="small soft">Mark a square of the same size, find its deepest pit with a pit gauge, write its depth.</p>
       <div class="pair">
-        <Field v-slot="{ bind }" :label="`Deepest pit, ${unitWord}`" :error="form.errors['depth']"
+        <Field v-slot="{ bind }" :label="`Deepest pit, ${units.word.value}`" :error="form.errors['depth']"
           ><input v-bind="bind" v-model="draft.depth" class="input mono" inputmode="decimal" autocomplete="off"
         /></Field>
-        <Field v-slot="{ bind }" :label="`Side of the patch, ${unitWord}`" :error="form.errors['side']"
+        <Field v-slot="{ bind }" :label="`Side of the patch, ${units.word.value}`" :error="form.errors['side']"
           ><input v-bind="bind" v-model="draft.side" class="input mono" inputmode="decimal"
         /></Field>
-        <Field v-slot="{ bind }" :label="`From the left, ${unitWord}`" :error="form.errors['u']"
+        <Field v-slot="{ bind }" :label="`From the left, ${units.word.value}`" :error="form.errors['u']"
           ><input v-bind="bind" v-model="draft.u" class="input mono" inputmode="decimal"
         /></Field>
-        <Field v-slot="{ bind }" :label="`Up, ${unitWord}`" :error="form.errors['v']"
+        <Field v-slot="{ bind }" :label="`Up, ${units.word.value}`" :error="form.errors['v']"
           ><input v-bind="bind" v-model="draft.v" class="input mono" inputmode="decimal"
         /></Field>
         <Field v-slot="{ bind }" label="Pits in it (if counted)" :error="form.errors['pits']"

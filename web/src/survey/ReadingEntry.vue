@@ -26,7 +26,7 @@ const said = ref('');
 const input = ref<HTMLInputElement>();
 const inches = computed(() => units.unit.value === 'in');
 const kinds = computed(() => [
-  { value: 'metal' as const, label: inches.value ? 'Metal, inches' : 'Metal, mm' },
+  { value: 'metal' as const, label: `Metal, ${units.word.value}` },
   { value: 'coating' as const, label: 'Coating, µm' },
   { value: 'probe' as const, label: 'Probe' },
 ]);

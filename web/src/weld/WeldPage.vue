@@ -186,7 +186,7 @@ const STRATEGIES = [
                 </tr>
                 <tr>
                   <td>{{ view.input.process === 'mig' ? 'Wire' : 'Filler rod' }}</td>
-                  <td class="num">{{ view.plan.settings.filler.toFixed(1) }} mm</td>
+                  <td class="num">{{ units.sheet(view.plan.settings.filler) }}</td>
                 </tr>
                 <tr>
                   <td>Gas</td>
