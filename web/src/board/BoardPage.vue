@@ -37,7 +37,7 @@ const load = useLoad(async () => {
     get<Vehicle>(`/vehicles/${props.id}`),
     get<Board>(`/vehicles/${props.id}/board`),
     // Decisions carry prices, which a customer is not shown.
-    session.current?.person.role === 'customer' ? [] : get<RepairView[]>(`/vehicles/${props.id}/repairs`),
+    session.isCustomer ? [] : get<RepairView[]>(`/vehicles/${props.id}/repairs`),
     get<FindView[]>(`/vehicles/${props.id}/finds`),
   ]);
   const plan = await planOf(vehicle.planId);
@@ -71,7 +71,12 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
       v-if="load.data.value"
       :crumbs="[{ text: 'Garage', to: '/' }]"
       :title="`${load.data.value.vehicle.nickname}, ${load.data.value.vehicle.year}`"
-      :next="{ text: load.data.value.board.next.text, to: nextPath(id, load.data.value.board.next.path) }"
+      :next="
+        session.isCustomer
+          ? { text: 'Read what was found, panel by panel' }
+          : { text: load.data.value.board.next.text, to: nextPath(id, load.data.value.board.next.path) }
+      "
+      @next="reporting = true"
     >
       <template #tools>
         <RouterLink class="btn small-btn" :to="`/vehicles/${id}/walk`">Walk-round</RouterLink>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { ref } from 'vue';
 import type { RepairView } from '@aspecta/contract/verdict';
 import { isBought, isCutIn } from '@aspecta/core/verdict';
-import { put } from '../shell/api.ts';
+import { put, remove } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { hours, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -25,6 +26,17 @@ async function setDone(repair: RepairView, done: boolean): Promise<void> {
   await form.submit(async () => {
     await put(`/repairs/${repair.id}`, { choice, reason, done, version });
   });
+  emit('changed');
+}
+/** The decision that a second tap takes back. */
+const asked = ref<string | null>(null);
+async function takeBack({ id }: RepairView): Promise<void> {
+  if (asked.value !== id) {
+    asked.value = id;
+    return;
+  }
+  asked.value = null;
+  await form.submit(() => remove(`/repairs/${id}`));
   emit('changed');
 }
 </script>
@@ -70,6 +82,14 @@ async function setDone(repair: RepairView, done: boolean): Promise<void> {
             @click="setDone(repair, !repair.done)"
           >
             {{ repair.done ? '✓ Done' : 'Mark as done' }}
+          </button>
+          <button
+            v-if="session.canWork && !repair.done"
+            class="btn plain small-btn"
+            :disabled="form.busy.value"
+            @click="takeBack(repair)"
+          >
+            {{ asked === repair.id ? 'Really take it back' : 'Take it back' }}
           </button>
         </div>
       </li>

@@ -146,6 +146,33 @@ describe('the board', () => {
     expect(server.to('GET /vehicles/v/board')).toHaveLength(2);
   });
 
+  it('takes a decision back on a second tap, and says why if that is refused', async () => {
+    const { page } = await open();
+    server.on('DELETE /repairs/r', () => null);
+    await button(page, 'Take it back').trigger('click');
+    expect(server.to('DELETE /repairs/r')).toHaveLength(0);
+    await button(page, 'Really take it back').trigger('click');
+    await flushPromises();
+    expect(server.to('DELETE /repairs/r')).toHaveLength(1);
+    expect(server.to('GET /vehicles/v/board')).toHaveLength(2);
+    server.on('DELETE /repairs/r', () => problem('not-found', 'That decision is gone already.', 404));
+    await button(page, 'Take it back').trigger('click');
+    await button(page, 'Really take it back').trigger('click');
+    await flushPromises();
+    expect(page.text()).toContain('That decision is gone already.');
+  });
+
+  it('offers a customer nothing that would be refused', async () => {
+    signIn('customer');
+    const { page } = await open();
+    expect(server.to('GET /vehicles/v/repairs')).toHaveLength(0);
+    expect(page.text()).not.toMatch(/Import readings|Mark as done|Take it back/);
+    await button(page, /Read what was found/).trigger('click');
+    expect(page.findAll('dialog a').map((link) => link.attributes('href'))).toEqual([
+      '/api/vehicles/v/inspection.pdf?for=customer',
+    ]);
+  });
+
   it('leads from a note back to the page of the Bench book that gave it', async () => {
     const { page } = await open();
     expect(page.text()).toContain('two owners');

@@ -15,7 +15,9 @@ export const useSession = defineStore('session', () => {
   /** Set while the page waits for somebody to sign in again. */
   const waiting = ref<((signedIn: boolean) => void)[]>([]);
   const expired = computed(() => waiting.value.length > 0);
-  const canWork = computed(() => current.value !== null && current.value.person.role !== 'viewer');
+  /** Record, decide and order. */
+  const canWork = computed(() => ['worker', 'owner'].includes(current.value?.person.role ?? ''));
+  const isCustomer = computed(() => current.value?.person.role === 'customer');
 
   setApiHooks({
     csrf: () => current.value?.csrf ?? '',
@@ -57,5 +59,5 @@ export const useSession = defineStore('session', () => {
   function setShop(shop: Shop): void {
     if (current.value) current.value = { ...current.value, shop };
   }
-  return { current, door, expired, canWork, look, signIn, signInDemo, setUp, signOut, giveUp, setShop, enter };
+  return { current, door, expired, canWork, isCustomer, look, signIn, signInDemo, setUp, signOut, giveUp, setShop, enter };
 });

@@ -146,6 +146,9 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 const next = computed(() => {
   const [first] = maps.advice.value?.next ?? [];
   const called = maps.called.value;
+  // Who can neither weigh nor record is led back to the car: every other step would be refused.
+  if (session.isCustomer || (!session.canWork && zones.value.length === 0))
+    return { text: 'Back to the whole body', to: `/vehicles/${props.id}` };
   if (zones.value.length > 0)
     return {
       text: `Weigh treat, patch or whole panel for ${zones.value.length} ${zones.value.length === 1 ? 'zone' : 'zones'}`,
