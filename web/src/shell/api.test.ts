@@ -66,6 +66,27 @@ describe('asking the server', () => {
     expect(back).toHaveBeenCalledOnce();
   });
 
+  it('keeps asking by itself, whatever goes wrong with asking', async () => {
+    vi.useFakeTimers();
+    try {
+      fetching
+        .mockRejectedValueOnce(new TypeError('network'))
+        .mockImplementationOnce(() => {
+          throw new TypeError('asking failed');
+        })
+        .mockResolvedValueOnce(answer(503, {}))
+        .mockResolvedValueOnce(answer(200, {}));
+      await expect(get('/x')).rejects.toBeInstanceOf(Unreachable);
+      await vi.advanceTimersByTimeAsync(4_500);
+      expect(useConnection().reachable).toBe(false);
+      await vi.advanceTimersByTimeAsync(2_000);
+      expect(useConnection().reachable).toBe(true);
+      expect(fetching.mock.calls.slice(1).map(([path]) => path)).toEqual(Array(3).fill('/api/alive'));
+    } finally {
+      vi.useRealTimers();
+    }
+  });
+
   it('takes a gateway without a server for an absent server', async () => {
     fetching.mockResolvedValueOnce(new Response('bad gateway', { status: 502 }));
     await expect(get('/x')).rejects.toBeInstanceOf(Unreachable);

@@ -21,10 +21,16 @@ export const useConnection = defineStore('connection', () => {
   function ask(): void {
     asking ??= setTimeout(() => {
       asking = undefined;
-      fetch('/api/alive')
-        .then((response) => note(response.ok))
-        .catch(() => note(false));
+      void look();
     }, AGAIN_MS);
+  }
+  async function look(): Promise<void> {
+    // Whatever goes wrong with asking, it is asked again: a page that has stopped asking never comes back.
+    const there = await Promise.resolve()
+      .then(() => fetch('/api/alive'))
+      .then(({ ok }) => ok)
+      .catch(() => false);
+    note(there);
   }
   function watch(): void {
     window.addEventListener('offline', () => note(false));

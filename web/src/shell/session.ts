@@ -59,5 +59,19 @@ export const useSession = defineStore('session', () => {
   function setShop(shop: Shop): void {
     if (current.value) current.value = { ...current.value, shop };
   }
-  return { current, door, expired, canWork, isCustomer, look, signIn, signInDemo, setUp, signOut, giveUp, setShop, enter };
+  return {
+    current,
+    door,
+    expired,
+    canWork,
+    isCustomer,
+    look,
+    signIn,
+    signInDemo,
+    setUp,
+    signOut,
+    giveUp,
+    setShop,
+    enter,
+  };
 });
