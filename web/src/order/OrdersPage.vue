@@ -79,8 +79,7 @@ const FILTERS = [
         <summary>When a panel arrives</summary>
         <ul class="small">
           <li>
-            Check thickness, flanges, holes and hand (left or right), and try it on the car before anything is cut
-            (T-32).
+            Check thickness, flanges, holes and hand (left or right), and try it on the car before anything is cut.
           </li>
           <li v-for="caution in cautionsFor('arrival')" :key="caution.id">
             <strong>{{ caution.title }}.</strong> {{ caution.text }}

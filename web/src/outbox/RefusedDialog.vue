@@ -69,11 +69,3 @@ async function drop(entry: Entry): Promise<void> {
     </form>
   </Dialog>
 </template>
-
-<style scoped>
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.6rem;
-}
-</style>

@@ -70,11 +70,6 @@ const FIELDS = [
 </template>
 
 <style scoped>
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.6rem;
-}
 summary {
   min-height: 44px;
   display: flex;

@@ -244,11 +244,3 @@ const years = (value: number) =>
     </table>
   </div>
 </template>
-
-<style scoped>
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.6rem;
-}
-</style>
