@@ -14,7 +14,7 @@ export default ts.config(
       '.aspecta/**',
       'test-results/**',
       'playwright-report/**',
-      'bench/built.js',
+      'bench/built*.js',
       '**/*.d.ts',
     ],
   },

@@ -73,3 +73,118 @@ test('what was acknowledged survives a kill of server, database and launcher', a
   await house.stop();
   forget(home);
 });
+
+/** Kills of the storm below; `npm run kills` makes sixty. */
+const KILLS = Number(process.env['ASPECTA_KILLS'] ?? 6);
+const SEED = Number(process.env['ASPECTA_KILLS_SEED'] ?? 41);
+const HANDS = 4;
+
+/* Several hands write all kinds of things and try again until they are told; meanwhile server and database are killed. */
+test(`${KILLS} kills at random moments lose nothing and double nothing`, async () => {
+  test.setTimeout(120_000 + KILLS * 15_000);
+  let state = SEED;
+  const random = () => (state = (state * 16_807) % 2_147_483_647) / 2_147_483_647;
+  const house = await openHouse('start');
+  const api = await request.newContext({ baseURL: house.url });
+  const account = { email: 'storm@kill.example', password: 'four quiet welders sing' };
+  const { csrf } = (await (
+    await api.post('/api/setup', { data: { shop: 'Storm', name: 'Sam', ...account } })
+  ).json()) as { csrf: string };
+  const written = { readings: [] as string[], zones: [] as string[], repairs: [] as string[], orders: [] as string[] };
+  const cars: string[] = [];
+
+  /** Sends until it is acknowledged, as page and outbox do; each thing has its id from the beginning. */
+  async function send(path: string, data: object): Promise<void> {
+    for (let tries = 0; ; tries++) {
+      const answer = await api
+        .post(`/api${path}`, { data, headers: { 'x-aspecta-csrf': csrf }, timeout: 5000 })
+        .catch(() => undefined);
+      if (answer?.ok()) return;
+      if (answer && answer.status() < 500 && answer.status() !== 429)
+        throw new Error(`${path}: ${answer.status()} ${await answer.text()}`);
+      if (tries > 400) throw new Error(`${path} was never taken`);
+      await new Promise((done) => setTimeout(done, 150));
+    }
+  }
+  async function addCar(): Promise<string> {
+    const id = randomUUID();
+    const fields = { year: 1960, planId: 'saloon', goal: 'driver', climate: 'wet', notes: '' };
+    await send('/vehicles', { id, nickname: `Car ${cars.length + 1}`, ...fields });
+    cars.push(id);
+    return id;
+  }
+  let over = false;
+  async function hand(): Promise<void> {
+    while (!over) {
+      const car = cars[Math.floor(random() * cars.length)]!;
+      const kind = random();
+      const id = randomUUID();
+      const [u, v] = [250 + Math.floor(random() * 600), 200 + Math.floor(random() * 200)];
+      if (kind < 0.05) await addCar();
+      else if (kind < 0.6) {
+        await send(`/vehicles/${car}/readings`, {
+          readings: [{ id, panel: 'roof', layer: 'outer', u, v, metalMm: 0.8 }],
+        });
+        written.readings.push(id);
+      } else if (kind < 0.8) {
+        await send('/orders', {
+          ...{ id, vehicleId: car, panel: 'roof', maker: 'Storm Panels', price: 100, quantity: 1, carriage: 0 },
+          ...{ due: null, note: '' },
+        });
+        written.orders.push(id);
+      } else {
+        const ring = [
+          [u, v],
+          [u + 40, v],
+          [u + 40, v + 30],
+          [u, v + 30],
+        ];
+        const what = { class: 'thin', evidence: 'stripped', holes: [], note: '', overruled: 'storm' };
+        await send(`/vehicles/${car}/zones`, { id, panel: 'bonnet', layer: 'outer', ring, ...what });
+        written.zones.push(id);
+        const repair = randomUUID();
+        await send(`/vehicles/${car}/repairs`, { id: repair, zoneIds: [id], choice: 'patch', reason: 'storm' });
+        written.repairs.push(repair);
+      }
+    }
+  }
+  await addCar();
+  const hands = Array.from({ length: HANDS }, hand);
+  for (let killed = 0; killed < KILLS;) {
+    await new Promise((done) => setTimeout(done, 200 + random() * 2500));
+    const dice = random();
+    try {
+      const { server, database } = house.pids();
+      if (dice < 0.75 && server > 0) process.kill(server, 'SIGKILL');
+      if (dice > 0.5) process.kill(database, 'SIGKILL');
+      killed++;
+    } catch {
+      // It is down still; the next one finds it up.
+    }
+  }
+  over = true;
+  await Promise.all(hands);
+
+  const get = async (path: string) => {
+    const answer = await api.get(`/api${path}`);
+    expect(answer.status(), path).toBe(200);
+    return ((await answer.json()) as { id: string }[]).map(({ id }) => id);
+  };
+  const found = { readings: [] as string[], zones: [] as string[], repairs: [] as string[], orders: [] as string[] };
+  await expect(async () => expect((await get('/vehicles')).sort()).toEqual([...cars].sort())).toPass({
+    timeout: 60_000,
+  });
+  for (const car of cars) {
+    found.readings.push(...(await get(`/vehicles/${car}/panels/roof/readings`)));
+    found.zones.push(...(await get(`/vehicles/${car}/panels/bonnet/zones`)));
+    found.repairs.push(...(await get(`/vehicles/${car}/repairs`)));
+  }
+  found.orders.push(...(await get('/orders')));
+  for (const kind of ['readings', 'zones', 'repairs', 'orders'] as const) {
+    expect(written[kind], kind).not.toHaveLength(0);
+    expect(found[kind].sort(), kind).toEqual(written[kind].sort());
+  }
+  await api.dispose();
+  await house.stop();
+  forget(house.home);
+});

@@ -22,6 +22,7 @@ import { aliveRoute } from './http/alive.ts';
 import { problemHandler, unknownRoute } from './http/errors.ts';
 import { knownHosts } from './http/hosts.ts';
 import { guard, sameSite } from './http/session.ts';
+import { shed } from './http/shed.ts';
 import { openSessions, type Sessions } from './http/sessions.ts';
 import { LiveHub } from './live/hub.ts';
 import { liveRoutes } from './live/routes.ts';
@@ -69,6 +70,8 @@ export interface AppOptions {
   proxy?: string | undefined;
   /** Names by which the shop is known besides this machine's own. */
   hosts?: readonly string[];
+  /** How many requests may be under way at once, and how far behind the process may be (ms). */
+  load?: { most?: number; latest?: number };
 }
 
 export interface App {
@@ -132,7 +135,8 @@ export function createApp(options: AppOptions): App {
       strictTransportSecurity: false,
     }),
   );
-  http.use('/api', apiRoutes(options, services, sessions));
+  const shedding = shed(options.load);
+  http.use('/api', shedding.handler, apiRoutes(options, services, sessions));
   if (options.web && existsSync(options.web)) servePage(http, options.web);
   http.use(unknownRoute);
   http.use(problemHandler(options.logger));
@@ -140,6 +144,7 @@ export function createApp(options: AppOptions): App {
     http,
     services,
     close: async () => {
+      shedding.close();
       services.live.close();
       services.gauges.close();
       await services.bench.close();

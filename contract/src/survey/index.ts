@@ -1,5 +1,15 @@
 import type { Point } from '@aspecta/core/geometry';
-import type { LineError, PitRating, Pits, ProbeVerdict, SignId, WalkPlace, ZoneClass } from '@aspecta/core/survey';
+import {
+  showsMetal,
+  type BarePlace,
+  type LineError,
+  type PitRating,
+  type Pits,
+  type ProbeVerdict,
+  type SignId,
+  type WalkPlace,
+  type ZoneClass,
+} from '@aspecta/core/survey';
 
 export * from './photo.ts';
 
@@ -78,6 +88,18 @@ export interface ZoneView extends ZoneInput {
   changedAt: string;
   changedBy: string;
 }
+
+/** Where zones say that the metal itself was seen, and when. */
+export const barePlaces = (
+  zones: readonly (Pick<ZoneView, 'layer' | 'ring' | 'holes' | 'evidence' | 'class'> & { changedAt: string | Date })[],
+): BarePlace[] =>
+  zones
+    .filter((zone) => showsMetal(zone.evidence, zone.class))
+    .map(({ layer, ring, holes, changedAt }) => ({
+      layer,
+      polygon: [ring, ...holes],
+      since: new Date(changedAt).getTime(),
+    }));
 
 /** A zone as it was: what showed after stripping, after blasting, after the cut. */
 export interface ZoneVersionView {

@@ -52,6 +52,7 @@ export { modelOfSheet } from './sheetModel.ts';
 export { mapCoating, COATING_CODES, type CoatingMap, type CoatingCode } from './mapCoating.ts';
 export type { Outlier, Raster } from './rasterMap.ts';
 export { layerSamples, type LayerSamples } from './samples.ts';
+export { showsMetal, withoutFormerCoating, type BarePlace } from './formerCoating.ts';
 export { zoneClassFrom } from './zoneClass.ts';
 export { SIGNS, signOf, type Sign, type SignId } from './signs.ts';
 export { walkRound, walkCoverage, NEAR_MOUNT, type PastId, type WalkPlace } from './walkRound.ts';

@@ -22,6 +22,8 @@ export interface Reading {
   metalUnder?: boolean | undefined;
   probe?: ProbeVerdict | undefined;
   note?: string | undefined;
+  /** When it was read, ms since 1970. */
+  readAt?: number | undefined;
 }
 
 /** mm. A place this little outside the outline is on the edge: nobody holds a gauge more exactly. */

@@ -2,6 +2,7 @@ import { inPolygon, type Polygon } from '../geometry/index.ts';
 import { coatingClass, metalClass, surveyRules, weldableLimit, type SurveyRules } from './classes.ts';
 import type { ZoneClass } from './panelState.ts';
 import { metalOf, type Reading } from './reading.ts';
+import { withoutFormerCoating } from './formerCoating.ts';
 import { classOfSign, type SignId } from './signs.ts';
 
 /**
@@ -12,21 +13,30 @@ import { classOfSign, type SignId } from './signs.ts';
  * @param asBuilt thickness as built, mm
  * @param readings of the zone's layer
  * @param finds of the panel
+ * @param bareSince when the metal in it was seen, ms since 1970: coatings read before no longer count
  */
 export function zoneClassFrom({
   polygon,
   asBuilt,
   readings,
   finds = [],
+  bareSince,
   rules = surveyRules,
 }: {
   polygon: Polygon;
   asBuilt: number;
   readings: readonly Reading[];
   finds?: readonly { sign: SignId; u: number; v: number }[];
+  bareSince?: number | undefined;
   rules?: SurveyRules;
 }): { class: ZoneClass; because: string } | undefined {
-  const inside = readings.filter(({ u, v }) => inPolygon([u, v], polygon));
+  const within = readings.filter(({ u, v }) => inPolygon([u, v], polygon));
+  const inside =
+    bareSince === undefined
+      ? within
+      : within.flatMap((reading) =>
+          withoutFormerCoating([reading], [{ layer: reading.layer, polygon, since: bareSince }]),
+        );
   const metals = inside.flatMap((reading) => {
     const metal = metalOf(reading);
     return metal === undefined ? [] : [metal];

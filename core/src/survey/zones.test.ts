@@ -3,7 +3,16 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bodyPlan, panelOf } from '../body/index.ts';
 import { area, circle, type Polygon } from '../geometry/index.ts';
-import { mergeZones, splitZone, subtractZone, zoneClassFrom, zoneDistances, zonePolygon } from './index.ts';
+import {
+  mergeZones,
+  showsMetal,
+  splitZone,
+  withoutFormerCoating,
+  subtractZone,
+  zoneClassFrom,
+  zoneDistances,
+  zonePolygon,
+} from './index.ts';
 
 describe('shapes of zones against a second clipping library', () => {
   const ring = (p: Polygon) => p.map((r) => [...r, r[0]!].map(([u, v]): [number, number] => [u, v]));
@@ -96,5 +105,36 @@ describe('the class of a zone', () => {
       zoneClassFrom({ polygon, asBuilt: 0.9, readings: [], finds: [{ sign: 'filler-over-hole', u: 100, v: 100 }] })
         ?.class,
     ).toBe('through');
+  });
+});
+
+describe('a coating that was read before its place was stripped', () => {
+  const square: Polygon = [circle([100, 100], 50)];
+  const at = { panel: 'p', layer: 'outer', u: 100, v: 100 };
+  const bare = [{ layer: 'outer', polygon: square, since: 1000 }];
+  it('no longer counts; one read since, one beside it and one of another layer do', () => {
+    const counts = (over: object) =>
+      withoutFormerCoating([{ ...at, coatingUm: 1800, readAt: 500, ...over }], bare).length;
+    expect(counts({})).toBe(0);
+    expect(counts({ readAt: undefined })).toBe(0);
+    expect(counts({ readAt: 1500 })).toBe(1);
+    expect(counts({ u: 300 })).toBe(1);
+    expect(counts({ layer: 'inner' })).toBe(1);
+  });
+  it('leaves the metal that was read at the same place', () => {
+    expect(
+      withoutFormerCoating([{ ...at, coatingUm: 1800, coatingOver: true, metalMm: 0.7, readAt: 1 }], bare),
+    ).toEqual([{ ...at, coatingUm: undefined, coatingOver: undefined, metalMm: 0.7, readAt: 1 }]);
+  });
+  it('makes no zone “filler” against what was seen', () => {
+    const readings = [{ ...at, coatingUm: 1800, readAt: 1 }];
+    expect(zoneClassFrom({ polygon: square, asBuilt: 0.9, readings })?.class).toBe('filler');
+    expect(zoneClassFrom({ polygon: square, asBuilt: 0.9, readings, bareSince: 2 })).toBeUndefined();
+  });
+  it('is overtaken only where the metal was seen: not by a guess from a blister, nor by filler that is still there', () => {
+    expect(showsMetal('blasted', 'thin')).toBe(true);
+    expect(showsMetal('blister', 'thin')).toBe(false);
+    expect(showsMetal('map', 'thin')).toBe(false);
+    expect(showsMetal('stripped', 'filler')).toBe(false);
   });
 });

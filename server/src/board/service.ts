@@ -1,9 +1,10 @@
 import type { DataSource } from 'typeorm';
 import type { Board, BoardPanel } from '@aspecta/contract/board';
 import type { NextStep } from '@aspecta/contract/garage';
+import { barePlaces } from '@aspecta/contract/survey';
 import { sheetOf } from '@aspecta/core/body';
 import { isAwaited } from '@aspecta/core/order';
-import { panelState, type Reading } from '@aspecta/core/survey';
+import { panelState, withoutFormerCoating, type Reading } from '@aspecta/core/survey';
 import { KeptByRevision } from '../db/kept.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
@@ -74,7 +75,7 @@ export class BoardService {
       const state = panelState({
         sheet: sheetOf(panel),
         layers: panel.layers,
-        readings: readingsOf.get(panel.id)!,
+        readings: withoutFormerCoating(readingsOf.get(panel.id)!, barePlaces(own)),
         zones: own.map((zone) => zone.class),
       });
       const decisions = repairs.filter((repair) => repair.panel === panel.id);

@@ -94,7 +94,13 @@ export class PlanService {
         await manager.update(VehicleEntity, { id: vehicle.id }, { planId: id });
       } else {
         const stored = () => this.own(caller, id);
-        await changeVersioned(manager, PlanEntity, id, input.version, { name: input.name, plan, ...stamp }, stored);
+        await changeVersioned(manager, {
+          target: PlanEntity,
+          id,
+          seen: input.version,
+          changes: { name: input.name, plan, ...stamp },
+          current: stored,
+        });
       }
       if (shift[0] !== 0 || shift[1] !== 0) {
         for (const row of readings)

@@ -101,7 +101,14 @@ export class CutService {
     await changeOf(this.db, vehicle.id, async (manager) => {
       if (version === 0 && !(await manager.existsBy(CutEntity, { id: repairId })))
         await manager.insert(CutEntity, { id: repairId, settings, version: 1 });
-      else await changeOnce(manager, CutEntity, repairId, version, { settings }, () => this.plan(caller, repairId));
+      else
+        await changeOnce(manager, {
+          target: CutEntity,
+          id: repairId,
+          seen: version,
+          changes: { settings },
+          current: () => this.plan(caller, repairId),
+        });
     });
     return this.plan(caller, repairId);
   }

@@ -15,43 +15,36 @@ export class Stale extends Error {
   }
 }
 
+type Versioned = ObjectLiteral & { id: string; version: number };
+
+/** Which row is changed, as the person has seen it, into what; `current` looks up what is stored where somebody was quicker. */
+export interface Change<T extends Versioned> {
+  target: EntityTarget<T>;
+  id: string;
+  seen: number;
+  changes: Partial<T>;
+  current: () => Promise<unknown>;
+}
+
 /**
  * Changes a row only if it still has the version that the person has seen, and counts the
  * version up. Within `changeOf` or `changeOfShop`, which turn `Stale` into a conflict with what is stored.
  */
-export async function changeVersioned<T extends ObjectLiteral & { id: string; version: number }>(
-  manager: EntityManager,
-  target: EntityTarget<T>,
-  id: string,
-  seen: number,
-  changes: Partial<T>,
-  current: () => Promise<unknown>,
-): Promise<void> {
-  if (await tryChange(manager, target, id, seen, changes)) return;
-  throw new Stale(current);
+export async function changeVersioned<T extends Versioned>(manager: EntityManager, change: Change<T>): Promise<void> {
+  if (!(await tryChange(manager, change))) throw new Stale(change.current);
 }
 
 /** The same where nothing else hangs on it: the same change sent again, because its answer was lost, is taken as done. */
-export async function changeOnce<T extends ObjectLiteral & { id: string; version: number }>(
-  manager: EntityManager,
-  target: EntityTarget<T>,
-  id: string,
-  seen: number,
-  changes: Partial<T>,
-  current: () => Promise<unknown>,
-): Promise<void> {
-  if (await tryChange(manager, target, id, seen, changes)) return;
-  const stored = await manager.findOneBy(target, { id } as never);
-  if (stored?.version === seen + 1 && isSame(stored, changes)) return;
-  throw new Stale(current);
+export async function changeOnce<T extends Versioned>(manager: EntityManager, change: Change<T>): Promise<void> {
+  if (await tryChange(manager, change)) return;
+  const stored = await manager.findOneBy(change.target, { id: change.id } as never);
+  if (stored?.version === change.seen + 1 && isSame(stored, change.changes)) return;
+  throw new Stale(change.current);
 }
 
-async function tryChange<T extends ObjectLiteral & { id: string; version: number }>(
+async function tryChange<T extends Versioned>(
   manager: EntityManager,
-  target: EntityTarget<T>,
-  id: string,
-  seen: number,
-  changes: Partial<T>,
+  { target, id, seen, changes }: Change<T>,
 ): Promise<boolean> {
   const result = await manager.update(
     target,

@@ -1,9 +1,8 @@
 import { spawn } from 'node:child_process';
-import { randomUUID } from 'node:crypto';
-import { createConnection } from 'mysql2/promise';
 import { afterEach, describe, expect, inject, it, vi } from 'vitest';
 import { DataSource, type QueryRunner } from 'typeorm';
 import { ReadingEntity, ZoneEntity } from '../survey/entities.ts';
+import { emptyDatabase } from '../testing/database.ts';
 import { fill } from '../testing/filled.ts';
 import { openHouse } from '../testing/house.ts';
 import { OrderEntity } from '../order/entities.ts';
@@ -20,18 +19,7 @@ afterEach(async () => {
   for (const db of open.splice(0)) if (db.isInitialized) await db.destroy();
 });
 
-async function emptyDatabase(): Promise<DatabaseAddress> {
-  const address = { ...inject('database'), database: `aspecta_${randomUUID().slice(0, 8)}` };
-  const root = await createConnection({
-    host: address.host,
-    port: address.port,
-    user: address.user,
-    password: address.password,
-  });
-  await root.query(`CREATE DATABASE ${address.database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-  await root.end();
-  return address;
-}
+const fresh = () => emptyDatabase(inject('database'));
 async function connect(address: DatabaseAddress, upTo = volumes.length): Promise<DataSource> {
   const { options } = createDataSource(address);
   const db = await new DataSource({ ...options, migrations: volumes.slice(0, upTo).flat() }).initialize();
@@ -63,14 +51,14 @@ function dyingAfter(db: DataSource, n: number): void {
 
 describe('migrations', () => {
   it('leave nothing for the entities to add (no drift)', async () => {
-    const db = await connect(await emptyDatabase());
+    const db = await connect(await fresh());
     expect(await migrate(db)).toBe(migrations.length);
     expect(await drift(db)).toEqual([]);
     expect(await migrate(db)).toBe(0);
   });
 
   it('killed after every single statement, go on from there', async () => {
-    const address = await emptyDatabase();
+    const address = await fresh();
     let kills = 0;
     const quiet = vi.spyOn(console, 'log').mockReturnValue();
     for (let done = false; !done; kills++) {
@@ -93,7 +81,7 @@ describe('migrations', () => {
   });
 
   it('every statement does nothing the second time', async () => {
-    const db = await connect(await emptyDatabase());
+    const db = await connect(await fresh());
     await migrate(db);
     const runner = db.createQueryRunner();
     for (const Step of migrations) await new Step().up(runner);
@@ -102,7 +90,7 @@ describe('migrations', () => {
   });
 
   it('a process that is killed in the middle of them hands over to the next one', async () => {
-    const address = await emptyDatabase();
+    const address = await fresh();
     const program = `
       import { register } from 'tsx/esm/api';
       register();
@@ -129,7 +117,7 @@ describe('migrations', () => {
   });
 
   it('of two processes that start at once one waits for the other', async () => {
-    const address = await emptyDatabase();
+    const address = await fresh();
     const both = await Promise.all([connect(address), connect(address)]);
     const ran = await Promise.all(both.map((db) => migrate(db)));
     expect(ran.sort((a, b) => a - b)).toEqual([0, migrations.length]);
@@ -139,7 +127,7 @@ describe('migrations', () => {
   it.each(volumes.map((_, i) => i + 1))(
     'a shop that was filled under layout %i is backed up, and is all there under that of today',
     async (volume) => {
-      const address = await emptyDatabase();
+      const address = await fresh();
       const old = await connect(address, volume);
       await migrate(old);
       const filled = await fill(old, volume);
@@ -165,7 +153,7 @@ describe('migrations', () => {
   );
 
   it('do not begin where a filled shop cannot be backed up', async () => {
-    const address = await emptyDatabase();
+    const address = await fresh();
     const old = await connect(address, 1);
     await migrate(old);
     await fill(old, 1);

@@ -105,7 +105,13 @@ export class GarageService {
   ): Promise<Vehicle> {
     await this.own(caller, id);
     await changeOf(this.db, id, (manager) =>
-      changeOnce(manager, VehicleEntity, id, version, changes, () => this.vehicle(caller, id)),
+      changeOnce(manager, {
+        target: VehicleEntity,
+        id,
+        seen: version,
+        changes,
+        current: () => this.vehicle(caller, id),
+      }),
     );
     return this.vehicle(caller, id);
   }

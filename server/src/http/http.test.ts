@@ -170,3 +170,37 @@ describe('the server over HTTP', () => {
     await behind.close();
   });
 });
+
+describe('more than can be answered', () => {
+  it('is told to come again, and let in once there is room', async () => {
+    const house = await openHouse({ load: { most: 3 } });
+    const answers = await Promise.all(
+      Array.from({ length: 12 }, () =>
+        supertest(house.app.http)
+          .get('/api/door')
+          .ok(() => true),
+      ),
+    );
+    const later = answers.filter((answer) => answer.status === 503);
+    expect(answers.filter((answer) => answer.status === 200)).not.toHaveLength(0);
+    expect(later).not.toHaveLength(0);
+    expect(later[0]!.headers['retry-after']).toBe('2');
+    expect(later[0]!.body).toMatchObject({ code: 'busy' });
+    await supertest(house.app.http).get('/api/door').expect(200);
+    await house.close();
+  });
+  it('is turned away also while the process is behind with its work', async () => {
+    const house = await openHouse({ load: { latest: -1 } });
+    await expect
+      .poll(
+        async () =>
+          (
+            await supertest(house.app.http)
+              .get('/api/door')
+              .ok(() => true)
+          ).status,
+      )
+      .toBe(503);
+    await house.close();
+  });
+});

@@ -104,7 +104,7 @@ export class OrderService {
   async change(caller: Caller, id: string, { version, ...changes }: Details & { version: number }): Promise<OrderLine> {
     const { vehicleId } = await this.line(caller, id);
     await changeOf(this.db, vehicleId, (manager) =>
-      changeOnce(manager, OrderEntity, id, version, changes, () => this.line(caller, id)),
+      changeOnce(manager, { target: OrderEntity, id, seen: version, changes, current: () => this.line(caller, id) }),
     );
     return this.line(caller, id);
   }
@@ -134,7 +134,13 @@ export class OrderService {
         // What has been ordered keeps the price of its day, whatever the house rules say later.
         ...(line.state === 'wanted' ? { currency: shop.currency, taxRate: shop.taxRate } : {}),
       };
-      await changeVersioned(manager, OrderEntity, id, version, changes, () => this.line(caller, id));
+      await changeVersioned(manager, {
+        target: OrderEntity,
+        id,
+        seen: version,
+        changes,
+        current: () => this.line(caller, id),
+      });
       await record(manager, caller, line.vehicleId, 'order', `${line.panelName}: ${state.replace('-', ' ')}`);
     });
     return this.line(caller, id);

@@ -100,7 +100,13 @@ export class PhotoService {
     const stored = async () => photoView(await this.own(caller, vehicleId, id));
     const { matrix, rms, worst } = lies;
     await changeOf(this.db, vehicleId, (manager) =>
-      changeOnce(manager, PhotoEntity, id, version, { ...changes, matrix, rms, worst }, stored),
+      changeOnce(manager, {
+        target: PhotoEntity,
+        id,
+        seen: version,
+        changes: { ...changes, matrix, rms, worst },
+        current: stored,
+      }),
     );
     return stored();
   }

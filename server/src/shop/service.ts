@@ -102,7 +102,13 @@ export class ShopService {
   async changeShop(caller: Caller, { version, ...changes }: Omit<Shop, 'id'>): Promise<Shop> {
     needs('owner', caller);
     await changeOfShop(this.db, caller.shopId, async (manager) => {
-      await changeVersioned(manager, ShopEntity, caller.shopId, version, changes, () => this.shop(caller));
+      await changeVersioned(manager, {
+        target: ShopEntity,
+        id: caller.shopId,
+        seen: version,
+        changes,
+        current: () => this.shop(caller),
+      });
       await note(manager, caller, 'House rules changed');
     });
     return this.shop(caller);

@@ -15,5 +15,6 @@ export function asReading(input: ReadingInput | ReadingRow): Reading {
     metalUnder: Boolean(input.metalUnder) || undefined,
     probe: input.probe ?? undefined,
     note: input.note ?? undefined,
+    readAt: 'at' in input ? new Date(input.at).getTime() : undefined,
   };
 }

@@ -24,7 +24,18 @@ const CLOCK_SLACK = 10 * 60_000;
 const OLDEST = 366 * 86_400_000;
 
 /** What a reading says about its sheet. */
-const COUNTING = ['panel', 'layer', 'u', 'v', 'coatingUm', 'coatingOver', 'metalMm', 'metalUnder', 'probe'] as const;
+const COUNTING = [
+  'panel',
+  'layer',
+  'u',
+  'v',
+  'coatingUm',
+  'coatingOver',
+  'metalMm',
+  'metalUnder',
+  'probe',
+  'at',
+] as const;
 
 /** The way of a reading on the server: parse → check against the body → store once → view. */
 export class ReadingService {

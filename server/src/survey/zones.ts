@@ -10,7 +10,15 @@ import {
 } from '@aspecta/contract/survey';
 import { layerOf, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
 import { area, clip, type Polygon } from '@aspecta/core/geometry';
-import { mergeZones, splitZone, subtractZone, zoneClassFrom, zoneDistances, zonePolygon } from '@aspecta/core/survey';
+import {
+  mergeZones,
+  splitZone,
+  subtractZone,
+  zoneClassFrom,
+  zoneDistances,
+  zonePolygon,
+  showsMetal,
+} from '@aspecta/core/survey';
 import { refuse } from '@aspecta/core';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
@@ -148,7 +156,13 @@ export class ZoneService {
     const merged = mergeZones(polygonOf(first), polygonOf(other));
     const stored = () => this.db.manager.findOneBy(ZoneEntity, { id: other.id, deletedAt: IsNull() });
     const gone = { deletedAt: new Date(), changedAt: new Date(), changedBy: caller.name };
-    await changeVersioned(manager, ZoneEntity, other.id, operation.otherVersion, gone, stored);
+    await changeVersioned(manager, {
+      target: ZoneEntity,
+      id: other.id,
+      seen: operation.otherVersion,
+      changes: gone,
+      current: stored,
+    });
     result.removed.push(other.id);
     return [merged];
   }
@@ -203,7 +217,13 @@ export class ZoneService {
       this.services.readings.countingOn(vehicleId, panelId, layer.id),
       this.db.manager.findBy(FindEntity, { vehicleId, panel: panelId, layer: layer.id, deletedAt: IsNull() }),
     ]);
-    const told = zoneClassFrom({ polygon, asBuilt: layer.thickness, readings: readings.map(asReading), finds });
+    const told = zoneClassFrom({
+      polygon,
+      asBuilt: layer.thickness,
+      readings: readings.map(asReading),
+      finds,
+      bareSince: showsMetal(zone.evidence, zone.class) ? Date.now() : undefined,
+    });
     if (told && told.class !== zone.class && zone.overruled === '')
       refuse(
         'class-overruled',
@@ -240,7 +260,13 @@ export class ZoneService {
       return row && zoneView(row, panel);
     };
     const stamp = { changedAt: new Date(), changedBy: caller.name };
-    await changeVersioned(manager, ZoneEntity, id, version, { ...changes, ...stamp }, stored);
+    await changeVersioned(manager, {
+      target: ZoneEntity,
+      id,
+      seen: version,
+      changes: { ...changes, ...stamp },
+      current: stored,
+    });
     const row = await manager.findOneByOrFail(ZoneEntity, { id });
     await keepVersion(manager, row);
     return row;

@@ -1,6 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { createConnection } from 'mysql2/promise';
 import type { TestProject } from 'vitest/node';
 import type { DatabaseAddress } from '../db/dataSource.ts';
 import { startMariaDb } from '../launch/mariadb.ts';
@@ -20,4 +22,14 @@ export default async function setup(project: TestProject): Promise<() => Promise
     await database.stop();
     rmSync(home, { recursive: true, force: true });
   };
+}
+
+/** An empty database of its own beside another one. */
+export async function emptyDatabase(beside: DatabaseAddress): Promise<DatabaseAddress> {
+  const { host, port, user, password } = beside;
+  const address = { ...beside, database: `aspecta_${randomUUID().slice(0, 8)}` };
+  const root = await createConnection({ host, port, user, password });
+  await root.query(`CREATE DATABASE ${address.database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+  await root.end();
+  return address;
 }

@@ -2,17 +2,17 @@ import { randomUUID } from 'node:crypto';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { createConnection } from 'mysql2/promise';
 import { pino } from 'pino';
 import supertest from 'supertest';
 import { afterAll, beforeAll, inject } from 'vitest';
 import type { DataSource } from 'typeorm';
 import type { VehicleInput } from '@aspecta/contract/garage';
 import type { RepairView } from '@aspecta/contract/verdict';
-import { createApp, type App } from '../app.ts';
+import { createApp, type App, type AppOptions } from '../app.ts';
 import type { GaugeAddress } from '../gauge/service.ts';
 import { createDataSource, type DatabaseAddress } from '../db/dataSource.ts';
 import { migrate } from '../db/migrate.ts';
+import { emptyDatabase } from './database.ts';
 
 export interface House {
   app: App;
@@ -23,17 +23,15 @@ export interface House {
 
 /** The whole server on a fresh, migrated database of its own. */
 export async function openHouse(
-  options: { demo?: boolean; triesPerQuarterHour?: number; gauges?: GaugeAddress[]; hosts?: string[] } = {},
+  options: {
+    demo?: boolean;
+    triesPerQuarterHour?: number;
+    gauges?: GaugeAddress[];
+    hosts?: string[];
+    load?: AppOptions['load'];
+  } = {},
 ): Promise<House> {
-  const address = { ...inject('database'), database: `aspecta_${randomUUID().slice(0, 8)}` };
-  const root = await createConnection({
-    host: address.host,
-    port: address.port,
-    user: address.user,
-    password: address.password,
-  });
-  await root.query(`CREATE DATABASE ${address.database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-  await root.end();
+  const address = await emptyDatabase(inject('database'));
   const db = await createDataSource(address).initialize();
   await migrate(db);
   const app = createApp({

@@ -181,14 +181,13 @@ export class VerdictService {
       offer = view.offer;
     }
     await changeOf(this.db, vehicle.id, async (manager) => {
-      await changeVersioned(
-        manager,
-        RepairEntity,
+      await changeVersioned(manager, {
+        target: RepairEntity,
         id,
-        version,
-        { ...changes, ...figures, decidedBy: caller.name, decidedAt: new Date() },
-        () => this.repair(caller, id),
-      );
+        seen: version,
+        changes: { ...changes, ...figures, decidedBy: caller.name, decidedAt: new Date() },
+        current: () => this.repair(caller, id),
+      });
       if (isBought(changes.choice) && offer) await this.services.orders.wantPanel(manager, caller, repair, offer);
       await record(
         manager,

@@ -73,9 +73,13 @@ export class WeldService {
       if (version === 0 && !(await manager.existsBy(WeldEntity, { id: repairId })))
         await manager.insert(WeldEntity, { id: repairId, input, plan, joints, ...blank });
       else
-        await changeVersioned(manager, WeldEntity, repairId, version, { input, plan, joints }, () =>
-          this.plan(caller, repairId),
-        );
+        await changeVersioned(manager, {
+          target: WeldEntity,
+          id: repairId,
+          seen: version,
+          changes: { input, plan, joints },
+          current: () => this.plan(caller, repairId),
+        });
       await record(
         manager,
         caller,

@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallo
 import { Redo2, Undo2 } from 'lucide-vue-next';
 import type { PhotoView, ReadingView, ZoneView } from '@aspecta/contract/survey';
 import { layerOf } from '@aspecta/core/body';
-import type { Point, Polygon } from '@aspecta/core/geometry';
+import { inRing, type Point, type Polygon } from '@aspecta/core/geometry';
 import { zoneClassFrom, type NextReading } from '@aspecta/core/survey';
 import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
@@ -30,7 +30,10 @@ const props = defineProps<{ id: string; panel: string }>();
 const session = useSession();
 const survey = useSurvey(props.id, props.panel);
 const { load, layer, maps, proposed, zones, counting, history } = survey;
-const draft = useZoneDraft();
+/** Where a coating was read, the paint was on: the zone is known from the readings, not from bare metal. */
+const draft = useZoneDraft((ring) =>
+  counting.value.some(({ u, v, coatingUm }) => coatingUm !== null && inRing([u, v], ring)) ? 'map' : 'stripped',
+);
 const form = useForm();
 type Mode = 'look' | 'read' | 'gauge' | 'find' | 'zone';
 const mode = ref<Mode>('look');
@@ -41,16 +44,17 @@ const expected = shallowRef<{ p50: readonly Polygon[]; p90: readonly Polygon[] }
 const sectionAt = ref<number | null>(null);
 const panelLayer = computed(() => layerOf(load.data.value!.panel, layer.value));
 const onLayer = computed(() => zones.value.filter((zone) => zone.layer === layer.value));
-const told = computed(() =>
-  draft.closed.value && !draft.crossing.value
-    ? (zoneClassFrom({
-        polygon: [draft.ring.value, ...draft.holes.value],
-        asBuilt: panelLayer.value.thickness,
-        readings: counting.value.map(asReading),
-        finds: survey.finds.value.filter((find) => find.layer === layer.value),
-      }) ?? null)
-    : null,
-);
+/** What the evidence inside the outline makes of it; coatings that came off since do not count. */
+const told = computed(() => {
+  if (!draft.closed.value || draft.crossing.value) return () => null;
+  const evidence = {
+    polygon: [draft.ring.value, ...draft.holes.value],
+    asBuilt: panelLayer.value.thickness,
+    readings: counting.value.map(asReading),
+    finds: survey.finds.value.filter((find) => find.layer === layer.value),
+  };
+  return (isBare: boolean) => zoneClassFrom({ ...evidence, bareSince: isBare ? Date.now() : undefined }) ?? null;
+});
 
 function setMode(wanted: Mode): void {
   mode.value = mode.value === wanted ? 'look' : wanted;

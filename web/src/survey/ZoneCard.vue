@@ -16,7 +16,7 @@ const props = defineProps<{
   layers: readonly Layer[];
   layer: string;
   form: ReturnType<typeof useForm>;
-  told: { class: ZoneClass; because: string } | null;
+  told: (isBare: boolean) => { class: ZoneClass; because: string } | null;
   others: readonly ZoneView[];
   proposed: boolean;
   canWork: boolean;

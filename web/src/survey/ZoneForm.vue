@@ -2,7 +2,7 @@
 import { computed, reactive, ref, watch } from 'vue';
 import { EVIDENCE, ZONE_CLASSES, type Evidence } from '@aspecta/contract/survey';
 import type { Layer } from '@aspecta/core/body';
-import type { ZoneClass } from '@aspecta/core/survey';
+import { showsMetal, type ZoneClass } from '@aspecta/core/survey';
 import Chips from '../shell/Chips.vue';
 import Field from '../shell/Field.vue';
 
@@ -23,8 +23,8 @@ const props = defineProps<{
   crossing: string | null;
   existing: boolean;
   canWork: boolean;
-  /** What the evidence inside makes of it. */
-  told: { class: ZoneClass; because: string } | null;
+  /** What the evidence inside makes of it, where the metal itself was seen or not. */
+  told: (isBare: boolean) => { class: ZoneClass; because: string } | null;
 }>();
 const emit = defineEmits<{ save: [draft: ZoneDraft]; cancel: []; remove: []; layer: [id: string] }>();
 const draft = reactive<ZoneDraft>({ ...props.draft });
@@ -32,10 +32,11 @@ watch(
   () => props.draft,
   (fresh) => Object.assign(draft, fresh),
 );
+const told = computed(() => props.told(showsMetal(draft.evidence, draft.class)));
 /** Until a person has chosen, the class is the one of the evidence. */
 const chosen = ref(props.existing);
 watch(
-  () => props.told?.class,
+  () => told.value?.class,
   (kind) => {
     if (kind && !chosen.value) draft.class = kind;
   },
@@ -48,7 +49,7 @@ watch(
 const classes = Object.entries(ZONE_CLASSES).map(([value, label]) => ({ value: value as ZoneClass, label }));
 const evidence = Object.entries(EVIDENCE).map(([value, label]) => ({ value: value as Evidence, label }));
 const layers = computed(() => props.layers.map((layer) => ({ value: layer.id, label: layer.name })));
-const overruling = computed(() => props.told !== null && props.told.class !== draft.class);
+const overruling = computed(() => told.value !== null && told.value.class !== draft.class);
 const asking = ref(false);
 const save = () => emit('save', { ...draft, overruled: overruling.value ? draft.overruled : '' });
 </script>

@@ -13,4 +13,5 @@ export const asReading = (view: ReadingView): Reading => ({
   metalUnder: view.metalUnder || undefined,
   probe: view.probe ?? undefined,
   note: view.note,
+  readAt: Date.parse(view.at),
 });

@@ -116,7 +116,7 @@ describe('a zone', () => {
         crossing: null,
         existing: false,
         canWork: true,
-        told: null,
+        told: () => null,
         ...over,
       },
     });
@@ -134,7 +134,7 @@ describe('a zone', () => {
   });
 
   it('follows its evidence until a person overrules it, and then asks why', async () => {
-    const wrapper = form({ told: { class: 'through', because: 'a reading in it is a hole' } });
+    const wrapper = form({ told: () => ({ class: 'through', because: 'a reading in it is a hole' }) });
     await wrapper.get('form').trigger('submit');
     expect(wrapper.emitted('save')![0]).toMatchObject([{ class: 'through', overruled: '' }]);
     await wrapper.get('input[value=pitted]').setValue(true);
@@ -142,6 +142,15 @@ describe('a zone', () => {
     await why.get('input').setValue('Probe slipped');
     await wrapper.get('form').trigger('submit');
     expect(wrapper.emitted('save')![1]).toMatchObject([{ class: 'pitted', overruled: 'Probe slipped' }]);
+  });
+
+  it('is not held to a coating that came off when its metal was laid bare', async () => {
+    const wrapper = form({
+      told: (isBare: boolean) => (isBare ? null : { class: 'filler', because: 'the coating in it is 1800 µm' }),
+    });
+    expect(wrapper.text()).not.toContain('By its evidence');
+    await wrapper.get('input[value=blister]').setValue(true);
+    expect(wrapper.text()).toContain('the coating in it is 1800 µm');
   });
 
   it('cannot be saved while it crosses itself', () => {

@@ -1,7 +1,13 @@
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
-import type { FindView, ReadingView } from '@aspecta/contract/survey';
+import { barePlaces, type FindView, type ReadingView, type ZoneView } from '@aspecta/contract/survey';
 import { layerOf, sheetOf, type Panel } from '@aspecta/core/body';
-import { FEWEST_READINGS, layerSamples, weldableLimit, type CoatingMap } from '@aspecta/core/survey';
+import {
+  FEWEST_READINGS,
+  layerSamples,
+  weldableLimit,
+  withoutFormerCoating,
+  type CoatingMap,
+} from '@aspecta/core/survey';
 import { compute } from '../workers/bridge.ts';
 import type { Advice, SurveyMap } from '../workers/compute.ts';
 import { asReading } from './asReading.ts';
@@ -9,7 +15,12 @@ import { asReading } from './asReading.ts';
 export type MapKind = 'metal' | 'coating';
 
 /** The maps of one layer and the advice where to read next; computed in the worker whenever readings, layer or limit change. */
-export function useMaps(panel: () => Panel | null, layer: Ref<string>, readings: Ref<readonly ReadingView[]>) {
+export function useMaps(
+  panel: () => Panel | null,
+  layer: Ref<string>,
+  readings: Ref<readonly ReadingView[]>,
+  zones: Ref<readonly ZoneView[]>,
+) {
   const kind = ref<MapKind>('metal');
   /** mm; null: the weldable limit of the house. */
   const chosenLimit = ref<number | null>(null);
@@ -21,7 +32,7 @@ export function useMaps(panel: () => Panel | null, layer: Ref<string>, readings:
   const samples = computed(() => {
     const here = panel();
     return here && layer.value !== ''
-      ? layerSamples(here, layer.value, readings.value.map(asReading))
+      ? layerSamples(here, layer.value, withoutFormerCoating(readings.value.map(asReading), barePlaces(zones.value)))
       : { metal: [], coating: [], leftOut: 0 };
   });
   const surveyMap = shallowRef<SurveyMap | null>(null);

@@ -91,7 +91,7 @@ export function useSurvey(vehicleId: string, panelId: string) {
       .filter((find) => find.panel === panelId && !finds.value.some((known) => known.id === find.id));
     return [...finds.value, ...onTheWay.map(findOnTheWay)];
   });
-  const maps = useMaps(() => load.data.value?.panel ?? null, layer, counting);
+  const maps = useMaps(() => load.data.value?.panel ?? null, layer, counting, zones);
   watch(load.data, () => (readings.value = [...readings.value]));
 
   /** The largest area that the map proposes and that no zone covers yet. */

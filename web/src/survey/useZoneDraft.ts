@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef } from 'vue';
-import type { ZoneView } from '@aspecta/contract/survey';
+import type { Evidence, ZoneView } from '@aspecta/contract/survey';
 import { firstCrossing, inRing, type Point, type Ring } from '@aspecta/core/geometry';
 import type { ZoneDraft } from './ZoneForm.vue';
 
@@ -9,8 +9,12 @@ export type Drawing = 'outline' | 'island' | 'split';
 const tenth = ([u, v]: Point): Point => [Math.round(u * 10) / 10, Math.round(v * 10) / 10];
 const EMPTY: ZoneDraft = { class: 'thin', layer: '', evidence: 'stripped', note: '', overruled: '' };
 
-/** A zone while it is drawn or changed; nothing of it is stored yet. */
-export function useZoneDraft() {
+/**
+ * A zone while it is drawn or changed; nothing of it is stored yet.
+ *
+ * @param evidenceIn by what an outline is known, until the person says otherwise
+ */
+export function useZoneDraft(evidenceIn: (ring: readonly Point[]) => Evidence = () => EMPTY.evidence) {
   const ring = shallowRef<readonly Point[]>([]);
   const holes = shallowRef<readonly Ring[]>([]);
   const closed = ref(false);
@@ -40,7 +44,7 @@ export function useZoneDraft() {
   function close(layer: string): void {
     if (ring.value.length < 3) return;
     closed.value = true;
-    fresh.value = { ...EMPTY, layer };
+    fresh.value = { ...EMPTY, layer, evidence: evidenceIn(ring.value) };
   }
   /** Starts from an outline that is there already: the map's proposal, or one traced on a picture. */
   function take(outline: readonly Point[], draft: Partial<ZoneDraft>): void {

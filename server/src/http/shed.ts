@@ -1,0 +1,41 @@
+import { monitorEventLoopDelay } from 'node:perf_hooks';
+import type { RequestHandler } from 'express';
+import { ServerProblem } from './problems.ts';
+
+/** Requests that may be under way at once; more than a shop's telephones ask, fewer than hold the server up. */
+const MOST_AT_ONCE = 200;
+/** ms that the process may be behind with its work before strangers to it wait outside. */
+const LATEST = 1000;
+/** ms between looks at the clock. */
+const EVERY = 250;
+
+/**
+ * Turns requests away while more are under way than can be answered in good time: a quick “later” keeps
+ * those that are let in quick, and a client that is told so comes again. Streams, which stay open, do not count.
+ */
+export function shed({ most = MOST_AT_ONCE, latest = LATEST } = {}): { handler: RequestHandler; close(): void } {
+  let underWay = 0;
+  let behind = 0;
+  const delay = monitorEventLoopDelay({ resolution: 20 });
+  delay.enable();
+  const timer = setInterval(() => {
+    behind = delay.percentile(50) / 1e6;
+    delay.reset();
+  }, EVERY);
+  timer.unref();
+  const handler: RequestHandler = (request, response, next) => {
+    if (request.headers.accept === 'text/event-stream') return next();
+    if (underWay >= most || behind > latest)
+      throw new ServerProblem('busy', 'Too many are asking at this moment; it is tried again.');
+    underWay++;
+    response.once('close', () => underWay--);
+    next();
+  };
+  return {
+    handler,
+    close: () => {
+      clearInterval(timer);
+      delay.disable();
+    },
+  };
+}
