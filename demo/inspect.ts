@@ -1,11 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { rectifyPhoto, type SignId } from '@aspecta/core/survey';
-import type { Services } from '@aspecta/server/app';
-import type { Caller } from '@aspecta/server/http/session';
+import { PhotoService } from '@aspecta/server/photo/service';
+import { FindService } from '@aspecta/server/survey/finds';
+import { PitService } from '@aspecta/server/survey/pits';
+import { WalkService } from '@aspecta/server/survey/walk';
+import type { Chapter } from './chapter.ts';
 
 /** What an invented inspection looked at, found, measured and photographed. */
-export interface InspectionStory {
+interface InspectionStory {
   /** How many places of the walk-round, from its beginning; every seventh was skipped. */
   walked: number;
   finds: { place: string | null; panel: string; layer: string; u: number; v: number; sign: SignId; note: string }[];
@@ -26,24 +29,24 @@ interface Picture {
 
 const DAY = 86_400_000;
 
-export async function inspect(
-  services: Services,
-  owner: Caller,
-  vehicle: string,
-  story: InspectionStory | undefined,
-): Promise<void> {
+/** The walk-round, pits and pictures of a car that was inspected. */
+export const inspect: Chapter = async ({ house, owner, id: vehicle, story: { inspection } }) => {
+  const story = inspection as InspectionStory | undefined;
   if (!story) return;
-  const { places } = await services.walks.walk(owner, vehicle);
+  const [walks, photos] = [house.the(WalkService), house.the(PhotoService)];
+  const { places } = await walks.walk(owner, vehicle);
   for (const [i, place] of places.slice(0, story.walked).entries())
-    await services.walks.look(owner, vehicle, place.id, i % 7 === 6 ? 'skipped' : 'looked');
-  for (const find of story.finds) await services.finds.add(owner, vehicle, { ...find, id: randomUUID() });
+    await walks.look(owner, vehicle, place.id, i % 7 === 6 ? 'skipped' : 'looked');
+  for (const find of story.finds) await house.the(FindService).add(owner, vehicle, { ...find, id: randomUUID() });
   for (const { panel, layer, side, patches } of story.pits)
     for (const [u, v, depth, pits, mouth] of patches)
-      await services.pits.add(owner, vehicle, { id: randomUUID(), panel, layer, side, u, v, depth, pits, mouth });
+      await house
+        .the(PitService)
+        .add(owner, vehicle, { id: randomUUID(), panel, layer, side, u, v, depth, pits, mouth });
   for (const { panel, layer, days, note, picture } of story.photos) {
     const [u, v] = middleOf(picture.taped);
     const takenAt = new Date(Date.now() - days * DAY);
-    const photo = await services.photos.add(
+    const photo = await photos.add(
       owner,
       vehicle,
       { id: randomUUID(), panel, layer, u, v, note, takenAt },
@@ -53,9 +56,9 @@ export async function inspect(
     // A fifth point, measured a little off as points are: it shows how true the other four lie.
     const [check] = rectifyPhoto({ pairs: corners, points: [CHECK] }).points;
     const pairs = [...corners, { ...CHECK, u: check!.u + 1.2, v: check!.v - 0.9 }];
-    await services.photos.change(owner, vehicle, photo.id, { panel, layer, u, v, note, pairs, version: photo.version });
+    await photos.change(owner, vehicle, photo.id, { panel, layer, u, v, note, pairs, version: photo.version });
   }
-}
+};
 
 const middleOf = (ring: readonly [number, number][]): [number, number] => [
   ring.reduce((sum, p) => sum + p[0], 0) / ring.length,

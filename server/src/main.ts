@@ -6,10 +6,12 @@ import { dirname, join } from 'node:path';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { gaugeAddresses } from './gauge/service.ts';
-import { createDataSource, databaseAddress } from './db/dataSource.ts';
+import { databaseAddress } from './db/address.ts';
+import { createDataSource } from './db/dataSource.ts';
 import { dumpDatabase } from './db/dump.ts';
 import { migrate } from './db/migrate.ts';
 import { purge } from './garage/purge.ts';
+import { PhotoService } from './photo/service.ts';
 
 /* Starts the server: database → migrations → routes → listening. SIGTERM and SIGINT end it cleanly. */
 const logger = pino({ level: process.env['ASPECTA_LOG'] ?? 'warn' });
@@ -45,7 +47,7 @@ process.stdout.write(`listening ${host}\n`);
 /** ms between two looks for what was removed long ago. */
 const PURGE_EVERY = 6 * 3_600_000;
 const tidy = () =>
-  void purge(db, app.services.photos.pictures, new Date()).catch((error: unknown) =>
+  void purge(db, app.house.the(PhotoService).pictures, new Date()).catch((error: unknown) =>
     logger.warn({ err: error }, 'what was removed long ago could not be taken away'),
   );
 tidy();

@@ -40,15 +40,31 @@ export interface Vehicle extends VehicleInput {
   createdAt: string;
 }
 
-/** A vehicle as the Garage shows it, with the next useful thing to do. */
-export interface GarageVehicle extends Vehicle {
+/** What the stations count of a vehicle. */
+export interface GarageFigures {
   readings: number;
   panelsMeasured: number;
   panels: number;
   decided: number;
   awaited: number;
   late: number;
+}
+
+/** A vehicle as the Garage shows it, with the next useful thing to do. */
+export interface GarageVehicle extends Vehicle, GarageFigures {
   next: NextStep;
+}
+
+/** How one station stands with a vehicle: a word of the line of stations. */
+export interface Standing {
+  station: string;
+  /** How far it is, or what waits there, in a few words; empty where there is nothing to say. */
+  word: string;
+  /** Something waits there for a hand. */
+  waits: boolean;
+  done: boolean;
+  /** Where its most useful work lies, below the vehicle; null where there is none yet. */
+  path: string | null;
 }
 
 /** The most useful next step, and the place that does it: a path below the vehicle. */

@@ -1,3 +1,4 @@
+import type { RepairView } from '../verdict/index.ts';
 import type { FindView, ReadingView, ZoneView } from '../survey/index.ts';
 
 /** What somebody has changed on a vehicle, told to every open page of it within a second. */
@@ -7,4 +8,6 @@ export interface LiveChange {
   zonesGone: string[];
   finds: FindView[];
   findsGone: string[];
+  repairs: RepairView[];
+  repairsGone: string[];
 }

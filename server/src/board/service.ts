@@ -1,6 +1,5 @@
-import type { DataSource } from 'typeorm';
 import type { Board, BoardPanel } from '@aspecta/contract/board';
-import type { NextStep } from '@aspecta/contract/garage';
+import type { Standing } from '@aspecta/contract/garage';
 import { barePlaces } from '@aspecta/contract/survey';
 import { sheetOf } from '@aspecta/core/body';
 import { isAwaited } from '@aspecta/core/order';
@@ -9,11 +8,11 @@ import { KeptByRevision } from '../db/kept.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import { isLate, type OrderService } from '../order/service.ts';
+import type { Workshop } from '../station.ts';
 import type { ReadingService } from '../survey/readings.ts';
 import type { ZoneService } from '../survey/zones.ts';
 import type { VerdictService } from '../verdict/service.ts';
-import { nextStep } from './nextStep.ts';
-import { tally, type GarageLine } from './tally.ts';
+import { standingsOf, type CarStanding, type GarageLine } from './standings.ts';
 
 interface Services {
   garage: GarageService;
@@ -25,13 +24,13 @@ interface Services {
 
 /** The body at a glance: state of every panel, and the most useful next step. */
 export class BoardService {
-  private readonly db: DataSource;
+  private readonly house: Workshop;
   private readonly services: Services;
-  private readonly lines = new KeptByRevision<OwnVehicle, GarageLine>();
+  private readonly kept = new KeptByRevision<OwnVehicle, CarStanding>();
   private readonly boards = new KeptByRevision<OwnVehicle, Board>();
 
-  constructor(db: DataSource, services: Services) {
-    this.db = db;
+  constructor(house: Workshop, services: Services) {
+    this.house = house;
     this.services = services;
   }
 
@@ -43,30 +42,44 @@ export class BoardService {
     return this.boards.get(vehicle, new Date().toISOString().slice(0, 10), () => this.make(vehicle));
   }
 
-  /** The lines of the Garage; those whose vehicle has not changed since are known, the others are counted at once. */
+  /** The line of stations of a vehicle: how each stands with it. */
+  async line(caller: Caller, vehicleId: string): Promise<Standing[]> {
+    const vehicle = await this.services.garage.own(caller, vehicleId);
+    return (await this.standings([vehicle])).get(vehicle.id)!.line;
+  }
+
+  /** The lines of the Garage. */
   async garageLines(vehicles: readonly OwnVehicle[]): Promise<Map<string, GarageLine>> {
+    const all = await this.standings(vehicles);
+    return new Map([...all].map(([id, { figures, next }]) => [id, { ...figures, next }]));
+  }
+
+  /** How the stations stand with these vehicles; those that have not changed since are known, the others are asked for at once. */
+  private async standings(vehicles: readonly OwnVehicle[]): Promise<Map<string, CarStanding>> {
     const today = new Date().toISOString().slice(0, 10);
     const changed: OwnVehicle[] = [];
-    let counted: Promise<Map<string, GarageLine>> | undefined;
-    const lines = vehicles.map((vehicle) =>
-      this.lines.get(vehicle, today, () => {
-        changed.push(vehicle);
-        // All that have to be counted are known once this turn is over.
-        counted ??= Promise.resolve().then(() => tally(this.db, changed));
-        return counted.then((all) => all.get(vehicle.id)!);
-      }),
+    let asked: Promise<Map<string, CarStanding>> | undefined;
+    const answers = await Promise.all(
+      vehicles.map((vehicle) =>
+        this.kept.get(vehicle, today, () => {
+          changed.push(vehicle);
+          // All that have to be asked for are known once this turn is over.
+          asked ??= Promise.resolve().then(() => standingsOf(this.house, changed));
+          return asked.then((all) => all.get(vehicle.id)!);
+        }),
+      ),
     );
-    const answers = await Promise.all(lines);
     return new Map(vehicles.map((vehicle, i) => [vehicle.id, answers[i]!]));
   }
 
   private async make(vehicle: OwnVehicle): Promise<Board> {
     const { plan } = vehicle;
-    const [readings, zones, repairs, orders] = await Promise.all([
+    const [readings, zones, repairs, orders, standings] = await Promise.all([
       this.services.readings.counting(vehicle.id),
       this.services.zones.ofVehicle(vehicle.id),
       this.services.verdicts.ofVehicle(vehicle.id),
       this.services.orders.ofVehicle(vehicle.id),
+      this.standings([vehicle]),
     ]);
     const readingsOf = new Map<string, Reading[]>(plan.panels.map((panel) => [panel.id, []]));
     for (const reading of readings) readingsOf.get(reading.panel)?.push(reading);
@@ -91,7 +104,6 @@ export class BoardService {
         awaited: order ? { state: order.state, due: order.due, late: isLate(order) } : null,
       };
     });
-    const next: NextStep = nextStep({ plan, panels, zones, repairs, orders });
-    return { panels, next };
+    return { panels, next: standings.get(vehicle.id)!.next };
   }
 }

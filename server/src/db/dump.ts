@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import { programOf } from '../launch/programs.ts';
-import type { DatabaseAddress } from './dataSource.ts';
+import type { DatabaseAddress } from './address.ts';
 
 /** Tables whose rows are of no use elsewhere or later. */
 const PASSING = ['session'];

@@ -30,8 +30,5 @@ export function garageRoutes(garage: GarageService, board: BoardService): Router
   router.post('/:id/restore', async (request, response) => {
     response.json(await garage.restore(callerOf(request), idOf(request)));
   });
-  router.get('/:id/board', async (request, response) => {
-    response.json(await board.board(callerOf(request), idOf(request)));
-  });
   return router;
 }

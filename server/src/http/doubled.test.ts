@@ -7,6 +7,7 @@ import { GaugeHolds } from '../gauge/holds.ts';
 import { GaugeService } from '../gauge/service.ts';
 import { createApp } from '../app.ts';
 import { car, houseWithCar, openHouse, ownerOf, PASSWORD, vehicleOf, Visitor, zoneInput } from '../testing/house.ts';
+import { ShopService } from '../shop/service.ts';
 
 /*
  * What is sent several times, because an answer was lost, a finger was quick, or several people
@@ -189,7 +190,7 @@ describe('over two processes', () => {
     });
     const other = new Visitor({ ...here.house, app: second });
     const email = `${randomUUID().slice(0, 8)}@bench.example`;
-    await here.house.app.services.shops.createShop({ shop: 'Two', name: 'Two', email, password: PASSWORD });
+    await here.house.app.house.the(ShopService).createShop({ shop: 'Two', name: 'Two', email, password: PASSWORD });
     const one = await new Visitor(here.house).signIn(email, PASSWORD);
     await other.signIn(email, PASSWORD);
     const vehicle = await vehicleOf(one);

@@ -11,6 +11,7 @@ import { createApp } from '../app.ts';
 import { openHouse, ownerOf, PASSWORD, Visitor, type House } from '../testing/house.ts';
 import type { ServerProblem } from './problems.ts';
 import { parse } from './validate.ts';
+import { ShopService } from '../shop/service.ts';
 
 const signed = (id: string, secret: string) =>
   `${id}.${createHmac('sha256', secret).update(id).digest('base64').replace(/=+$/, '')}`;
@@ -145,7 +146,7 @@ describe('the server over HTTP', () => {
 
   it('keeps the cookie of https apart from that of http, and believes no proxy unless told to', async () => {
     const email = 'tls@bench.example';
-    await house.app.services.shops.createShop({ shop: 'TLS', name: 'Tess', email, password: PASSWORD });
+    await house.app.house.the(ShopService).createShop({ shop: 'TLS', name: 'Tess', email, password: PASSWORD });
     const enter = (app: Express) =>
       supertest(app)
         .post('/api/session')

@@ -1,7 +1,7 @@
 import type { RequestHandler } from 'express';
 import session from 'express-session';
 import MySQLStoreFactory from 'express-mysql-session';
-import type { DatabaseAddress } from '../db/dataSource.ts';
+import type { DatabaseAddress } from '../db/address.ts';
 
 const DAY = 86_400_000;
 /** How long a session lasts without use. */

@@ -10,7 +10,8 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
-import { createDataSource, type DatabaseAddress } from '../db/dataSource.ts';
+import type { DatabaseAddress } from '../db/address.ts';
+import { createDataSource } from '../db/dataSource.ts';
 import { dumpDatabase, loadDump } from '../db/dump.ts';
 import { migrate } from '../db/migrate.ts';
 

@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
-import type { DatabaseAddress } from '../db/dataSource.ts';
+import type { DatabaseAddress } from '../db/address.ts';
 import { keepRunning, type Kept } from './keeper.ts';
 import { openLog, type Log } from './log.ts';
 import { startMariaDb, type MariaDb } from './mariadb.ts';

@@ -13,7 +13,7 @@ import {
 } from 'node:fs';
 import { join } from 'node:path';
 import { createConnection } from 'mysql2/promise';
-import type { DatabaseAddress } from '../db/dataSource.ts';
+import type { DatabaseAddress } from '../db/address.ts';
 import { freePort } from './ports.ts';
 import { endAll, pause, processesWith } from './processes.ts';
 import { programOf } from './programs.ts';

@@ -1,13 +1,9 @@
-import { In, IsNull, MoreThan, type DataSource } from 'typeorm';
+import { In, MoreThan } from 'typeorm';
 import type { LiveChange } from '@aspecta/contract/live';
-import { panelOf } from '@aspecta/core/body';
 import { VehicleEntity } from '../garage/entities.ts';
-import type { GarageService } from '../garage/service.ts';
+import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
-import { FindEntity, ReadingEntity, ZoneEntity } from '../survey/entities.ts';
-import { findView } from '../survey/finds.ts';
-import { readingView } from '../survey/readings.ts';
-import { zoneView } from '../survey/zones.ts';
+import type { Workshop } from '../station.ts';
 
 /** ms between looks into the database: others see a reading well within a second. */
 const EVERY = 400;
@@ -16,15 +12,12 @@ const EVERY = 400;
  * the clock of the server that wrote it, which may be minutes away from ours.
  */
 const OVERLAP = 10 * 60_000;
-/** Changes of one look; a large import is seen on reload. */
-const MOST = 500;
-
 /**
  * Tells the open pages of a vehicle what has changed. It looks into the database, so that it
  * works with several server processes too; pages tell apart what they know already by id.
  */
 export class LiveHub {
-  private readonly db: DataSource;
+  private readonly house: Workshop;
   private readonly garage: GarageService;
   private readonly watched = new Map<string, Set<(change: LiveChange) => void>>();
   private timer: NodeJS.Timeout | undefined;
@@ -33,25 +26,28 @@ export class LiveHub {
   /** The revision at which each watched vehicle was last looked at. */
   private readonly revisions = new Map<string, number>();
 
-  constructor(db: DataSource, garage: GarageService) {
-    this.db = db;
+  constructor(house: Workshop, garage: GarageService) {
+    this.house = house;
     this.garage = garage;
   }
 
   /** Watches a vehicle of the caller's shop; returns how to stop. */
   async watch(caller: Caller, vehicleId: string, tell: (change: LiveChange) => void): Promise<() => void> {
-    await this.garage.own(caller, vehicleId);
+    const vehicle = await this.garage.own(caller, vehicleId);
     const listeners = this.watched.get(vehicleId) ?? new Set();
-    listeners.add(tell);
+    // Decisions carry prices, which a customer is not told.
+    const told =
+      caller.role === 'customer' ? (change: LiveChange) => tell({ ...change, repairs: [], repairsGone: [] }) : tell;
+    listeners.add(told);
     this.watched.set(vehicleId, listeners);
     if (!this.seen.has(vehicleId)) {
       this.seen.set(vehicleId, new Map());
       // What is stored already is known to a page that has just loaded.
-      await this.look(vehicleId, true);
+      await this.look(vehicle, true);
     }
     this.timer ??= setInterval(() => void this.lookAtAll().catch(() => undefined), EVERY);
     return () => {
-      listeners.delete(tell);
+      listeners.delete(told);
       if (listeners.size === 0) {
         this.watched.delete(vehicleId);
         this.seen.delete(vehicleId);
@@ -70,62 +66,42 @@ export class LiveHub {
     if (this.looking) return;
     this.looking = true;
     try {
-      const rows = await this.db.manager.find(VehicleEntity, {
+      const rows = await this.house.db.manager.find(VehicleEntity, {
         where: { id: In([...this.watched.keys()]) },
         select: { id: true, revision: true },
       });
       for (const { id, revision } of rows)
-        if (this.revisions.get(id) !== revision) await this.look(id, false, revision);
+        if (this.revisions.get(id) !== revision)
+          await this.look({ id, plan: await this.garage.planOf(id) }, false, revision);
     } finally {
       this.looking = false;
     }
   }
 
-  private async look(vehicleId: string, quietly: boolean, revision?: number): Promise<void> {
+  private async look(vehicle: Pick<OwnVehicle, 'id' | 'plan'>, quietly: boolean, revision?: number): Promise<void> {
     const since = MoreThan(new Date(Date.now() - OVERLAP));
-    const manager = this.db.manager;
-    const [readings, counted, zones, gone, finds, findsGone] = await Promise.all([
-      manager.find(ReadingEntity, { where: { vehicleId, at: since }, order: { at: 'DESC' }, take: MOST }),
-      manager.find(ReadingEntity, {
-        where: [
-          { vehicleId, withdrawnAt: since },
-          { vehicleId, backAt: since },
-        ],
-        take: MOST,
-      }),
-      manager.find(ZoneEntity, { where: { vehicleId, changedAt: since, deletedAt: IsNull() }, take: MOST }),
-      manager.find(ZoneEntity, { where: { vehicleId, deletedAt: since }, take: MOST }),
-      manager.find(FindEntity, {
-        where: [
-          { vehicleId, at: since, deletedAt: IsNull() },
-          { vehicleId, backAt: since, deletedAt: IsNull() },
-        ],
-        take: MOST,
-      }),
-      manager.find(FindEntity, { where: { vehicleId, deletedAt: since }, take: MOST }),
-    ]);
-    const seen = this.seen.get(vehicleId);
-    const listeners = this.watched.get(vehicleId);
+    const items = await Promise.all(
+      this.house.stations.map((station) => station.live?.(this.house, vehicle, since) ?? []),
+    );
+    const seen = this.seen.get(vehicle.id);
+    const listeners = this.watched.get(vehicle.id);
     if (!seen || !listeners) return;
-    const fresh = (id: string, state: string) => {
-      if (seen.get(id) === state) return false;
+    const change: Record<keyof LiveChange, unknown[]> = {
+      readings: [],
+      zones: [],
+      zonesGone: [],
+      finds: [],
+      findsGone: [],
+      repairs: [],
+      repairsGone: [],
+    };
+    for (const { into, id, state, view } of items.flat()) {
+      if (seen.get(id) === state) continue;
       seen.set(id, state);
-      return true;
-    };
-    const plan = zones.length > 0 ? await this.garage.planOf(vehicleId) : undefined;
-    const change: LiveChange = {
-      readings: [...readings, ...counted]
-        .filter((row) => fresh(row.id, `w${row.withdrawnAt !== null}`))
-        .map(readingView),
-      zones: zones
-        .filter((row) => fresh(row.id, `v${row.version} ${row.changedAt.getTime()}`))
-        .map((row) => zoneView(row, panelOf(plan!, row.panel))),
-      zonesGone: gone.filter((row) => fresh(row.id, 'gone')).map((row) => row.id),
-      finds: finds.filter((row) => fresh(row.id, 'there')).map(findView),
-      findsGone: findsGone.filter((row) => fresh(row.id, 'gone')).map((row) => row.id),
-    };
-    if (revision !== undefined) this.revisions.set(vehicleId, revision);
+      change[into].push(view());
+    }
+    if (revision !== undefined) this.revisions.set(vehicle.id, revision);
     if (quietly || Object.values(change).every((list) => list.length === 0)) return;
-    for (const tell of listeners) tell(change);
+    for (const tell of listeners) tell(change as LiveChange & typeof change);
   }
 }

@@ -5,6 +5,7 @@ import { FEWEST_READINGS, layerSamples, mapThickness, type Reading, type Thickne
 import { Problem } from '@aspecta/core';
 import type { LengthUnit } from '@aspecta/core/units';
 import type { OwnVehicle } from '../garage/service.ts';
+import type { Chapter } from '../station.ts';
 
 /** All that is known of one panel, as it was recorded. */
 export interface PanelGathered {
@@ -32,6 +33,8 @@ export interface Gathered {
   walk: WalkView;
   panels: PanelGathered[];
   notInspected: Panel[];
+  /** What other stations have to say of the car. */
+  chapters: Chapter[];
   coverage: number;
 }
 

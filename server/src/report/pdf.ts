@@ -38,6 +38,10 @@ export async function inspectionPdf(inspection: Inspection, reader: Reader): Pro
   opening(pdf, inspection, reader);
   structural(pdf, inspection);
   for (const report of inspection.panels) panelPart(pdf, report, inspection, reader);
+  for (const { title, lines } of inspection.chapters) {
+    heading(pdf, title);
+    for (const text of lines) line(pdf, `• ${text}`);
+  }
   notInspected(pdf, inspection, reader);
   cautions(pdf);
   footers(pdf, inspection);

@@ -1,5 +1,4 @@
 import { join } from 'node:path';
-import { type DataSource } from 'typeorm';
 import type { BoardService } from '../board/service.ts';
 import type { GarageService } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
@@ -11,7 +10,7 @@ import type { PitService } from '../survey/pits.ts';
 import type { ReadingService } from '../survey/readings.ts';
 import type { WalkService } from '../survey/walk.ts';
 import { zoneView, type ZoneService } from '../survey/zones.ts';
-import type { Workbench } from '../work/bench.ts';
+import type { Workshop } from '../station.ts';
 import type { ReportFormat, Reader } from './file.ts';
 import type { Gathered, PanelGathered } from './inspection.ts';
 
@@ -29,23 +28,21 @@ interface Services {
 
 /** Gathers an inspection: board → walk → panel by panel: readings, pits, zones, finds, pictures → what was not inspected; maps and file are made on the workbench. */
 export class ReportService {
-  private readonly db: DataSource;
+  private readonly house: Workshop;
   private readonly services: Services;
-  private readonly bench: Workbench;
 
-  constructor(db: DataSource, services: Services, bench: Workbench) {
-    this.db = db;
+  constructor(house: Workshop, services: Services) {
+    this.house = house;
     this.services = services;
-    this.bench = bench;
   }
 
   /** The inspection of a vehicle as a file. */
   async file(caller: Caller, vehicleId: string, format: ReportFormat, reader: Reader): Promise<Uint8Array> {
-    const gathered = await this.gather(caller, vehicleId);
-    return this.bench.run('inspectionFile', { gathered, format, reader }, caller.personId);
+    const gathered = await this.gather(caller, vehicleId, reader);
+    return this.house.bench.run('inspectionFile', { gathered, format, reader }, caller.personId);
   }
 
-  private async gather(caller: Caller, vehicleId: string): Promise<Gathered> {
+  private async gather(caller: Caller, vehicleId: string, reader: Reader): Promise<Gathered> {
     const { garage, shops, readings, zones, walks, photos, board } = this.services;
     const vehicle = await garage.own(caller, vehicleId);
     const [shop, allReadings, allZones, walk, pictures, states] = await Promise.all([
@@ -56,7 +53,7 @@ export class ReportService {
       photos.list(caller, vehicleId),
       board.board(caller, vehicleId),
     ]);
-    const pitted = await this.db.manager.find(PitEntity, {
+    const pitted = await this.house.db.manager.find(PitEntity, {
       where: { vehicleId },
       select: { panel: true, layer: true },
     });
@@ -88,6 +85,9 @@ export class ReportService {
       if (own.length + report.zones.length + report.finds.length + report.pits.length + report.photos.length > 0)
         panels.push(report);
     }
+    const chapters = await Promise.all(
+      this.house.stations.map((station) => station.report?.(this.house, vehicle, reader) ?? []),
+    );
     const known = new Set(panels.map((report) => report.panel.id));
     return {
       vehicle,
@@ -96,6 +96,7 @@ export class ReportService {
       by: caller.name,
       walk,
       panels,
+      chapters: chapters.flat(),
       notInspected: vehicle.plan.panels.filter((panel) => !known.has(panel.id)),
       coverage: states.panels.reduce((sum, state) => sum + state.coverage, 0) / Math.max(1, states.panels.length),
     };

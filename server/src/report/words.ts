@@ -2,11 +2,12 @@ import { ZONE_CLASSES } from '@aspecta/contract/survey';
 import type { PanelCondition } from '@aspecta/core/survey';
 import { signOf } from '@aspecta/core/survey';
 import { formatLength, type LengthUnit } from '@aspecta/core/units';
+import type { ReportReader as Reader } from '../station.ts';
 import type { PanelReport } from './inspection.ts';
 
 /* What the report says, in the words of the trade and in plain ones. */
 
-export type Reader = 'workshop' | 'customer';
+export type { ReportReader as Reader } from '../station.ts';
 
 const STATES: Readonly<Record<string, Readonly<Record<Reader, string>>>> = {
   unmeasured: { workshop: 'not enough measured to say', customer: 'not looked at closely enough to say anything' },

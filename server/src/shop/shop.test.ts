@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openHouse, ownerOf, PASSWORD, vehicleOf, Visitor, zoneInput, reading, type House } from '../testing/house.ts';
 import { PersonEntity } from './entities.ts';
+import { ShopService } from './service.ts';
 
 let house: House;
 beforeAll(async () => {
@@ -77,7 +78,7 @@ describe('the door', () => {
   it('offers the one-click sign-in to the demo only', async () => {
     await new Visitor(house).post('/session/demo').expect(403);
     const demo = await openHouse({ demo: true });
-    await demo.app.services.shops.createShop({
+    await demo.app.house.the(ShopService).createShop({
       shop: 'Demo',
       name: 'Dee',
       email: 'dee@demo.example',

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createConnection } from 'mysql2/promise';
 import type { TestProject } from 'vitest/node';
-import type { DatabaseAddress } from '../db/dataSource.ts';
+import type { DatabaseAddress } from '../db/address.ts';
 import { startMariaDb } from '../launch/mariadb.ts';
 
 declare module 'vitest' {

@@ -10,9 +10,11 @@ import type { VehicleInput } from '@aspecta/contract/garage';
 import type { RepairView } from '@aspecta/contract/verdict';
 import { createApp, type App, type AppOptions } from '../app.ts';
 import type { GaugeAddress } from '../gauge/service.ts';
-import { createDataSource, type DatabaseAddress } from '../db/dataSource.ts';
+import type { DatabaseAddress } from '../db/address.ts';
+import { createDataSource } from '../db/dataSource.ts';
 import { migrate } from '../db/migrate.ts';
 import { emptyDatabase } from './database.ts';
+import { ShopService } from '../shop/service.ts';
 
 export interface House {
   app: App;
@@ -82,7 +84,7 @@ export const PASSWORD = 'a long enough password';
 /** A shop with its owner, signed in. */
 export async function ownerOf(house: House, shop = 'Testbench'): Promise<Visitor> {
   const email = `${randomUUID().slice(0, 8)}@bench.example`;
-  await house.app.services.shops.createShop({ shop, name: 'Owner Test', email, password: PASSWORD });
+  await house.app.house.the(ShopService).createShop({ shop, name: 'Owner Test', email, password: PASSWORD });
   return new Visitor(house).signIn(email, PASSWORD);
 }
 

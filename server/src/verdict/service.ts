@@ -16,7 +16,8 @@ import type { Workbench } from '../work/bench.ts';
 import { RepairEntity, type RepairRow } from './entities.ts';
 import type { OfferService } from './offers.ts';
 
-const WORDS: Record<OptionId, string> = {
+/** What was decided, as a sentence goes on. */
+export const DECIDED: Record<OptionId, string> = {
   treat: 'treat and keep',
   patch: 'let in a patch',
   part: 'let in part of a repair panel',
@@ -89,6 +90,18 @@ export class VerdictService {
     return rows.map((row) => viewOf(row, zones));
   }
 
+  /** All repairs of a vehicle as they are shown, and those that were taken back: for its open pages. */
+  async told(vehicleId: string): Promise<[there: RepairView[], gone: string[]]> {
+    const [rows, zones] = await Promise.all([
+      this.db.manager.findBy(RepairEntity, { vehicleId }),
+      this.services.zones.ofVehicle(vehicleId),
+    ]);
+    return [
+      rows.filter((row) => !row.deletedAt).map((row) => viewOf(row, zones)),
+      rows.filter((row) => row.deletedAt).map(({ id }) => id),
+    ];
+  }
+
   async ofVehicle(vehicleId: string): Promise<RepairRow[]> {
     return this.db.manager.findBy(RepairEntity, { vehicleId, deletedAt: IsNull() });
   }
@@ -152,7 +165,7 @@ export class VerdictService {
         );
       await manager.insert(RepairEntity, row);
       if (isBought(input.choice) && offer) await this.services.orders.wantPanel(manager, caller, row, offer);
-      await record(manager, caller, vehicleId, 'verdict', `${panel.name}: ${WORDS[input.choice]} – ${input.reason}`);
+      await record(manager, caller, vehicleId, 'verdict', `${panel.name}: ${DECIDED[input.choice]} – ${input.reason}`);
     });
     return this.repair(caller, row.id);
   }
@@ -196,7 +209,7 @@ export class VerdictService {
         'verdict',
         changes.done && !repair.done
           ? `Repair on ${repair.panel} done`
-          : `${repair.panel}: ${WORDS[changes.choice]} – ${changes.reason}`,
+          : `${repair.panel}: ${DECIDED[changes.choice]} – ${changes.reason}`,
       );
     });
     return this.repair(caller, id);
@@ -218,7 +231,7 @@ function chosen(verdict: Verdict, choice: OptionId): Verdict['options'][number] 
   if (!option)
     throw new ServerProblem(
       'invalid',
-      `The house rules do not allow to ${WORDS[choice]}; choose another option, or let the owner change them.`,
+      `The house rules do not allow to ${DECIDED[choice]}; choose another option, or let the owner change them.`,
       'choice',
     );
   if (option.ruledOut) throw new ServerProblem('invalid', option.ruledOut, 'choice');

@@ -13,5 +13,5 @@ export const asReading = (view: ReadingView): Reading => ({
   metalUnder: view.metalUnder || undefined,
   probe: view.probe ?? undefined,
   note: view.note,
-  readAt: Date.parse(view.at),
+  readAt: Date.parse(view.takenAt ?? view.at),
 });

@@ -1,0 +1,30 @@
+import { randomUUID } from 'node:crypto';
+import type { OptionId } from '@aspecta/core/verdict';
+import type { ArcProcess, Position, Strategy } from '@aspecta/core/weld';
+import { VerdictService } from '@aspecta/server/verdict/service';
+import { WeldService } from '@aspecta/server/weld/service';
+import type { Chapter } from './chapter.ts';
+
+interface Decision {
+  zones: string[];
+  choice: OptionId;
+  reason: string;
+  done?: boolean;
+  stepsDone?: number;
+  weld?: { process: ArcProcess; position: Position; handWarm: number; strategy: Strategy };
+}
+/** What was decided, and how far the welding has come. */
+export const decide: Chapter = async ({ house, owner, id: vehicle, story, zones }) => {
+  const [verdicts, welds] = [house.the(VerdictService), house.the(WeldService)];
+  for (const decision of story.decisions as Decision[]) {
+    const { choice, reason } = decision;
+    const zoneIds = decision.zones.map((key) => zones.get(key)!);
+    const repair = await verdicts.decide(owner, vehicle, { id: randomUUID(), zoneIds, choice, reason });
+    if (decision.done) await verdicts.change(owner, repair.id, { choice, reason, done: true, version: repair.version });
+    if (!decision.weld) continue;
+    const plan = await welds.layOut(owner, repair.id, { ...decision.weld, version: 0 });
+    await welds.acknowledge(owner, repair.id);
+    const steps = Math.round(plan.plan.steps.length * (decision.stepsDone ?? 0));
+    for (let n = 1; n <= steps; n++) await welds.tick(owner, repair.id, n, { done: true, version: plan.version });
+  }
+};

@@ -1,0 +1,2 @@
+/** Which next step goes before which: what holds others up comes first. */
+export const URGENCY = { checkArrived: 90, order: 80, decide: 70, weld: 60, ask: 50, measure: 30 } as const;

@@ -1,0 +1,82 @@
+import { In } from 'typeorm';
+import { panelOf } from '@aspecta/core/body';
+import { isAwaited } from '@aspecta/core/order';
+import type { NextStep } from '@aspecta/contract/garage';
+import type { Chapter, Station, StationStanding } from '../station.ts';
+import { URGENCY } from '../board/urgency.ts';
+import { GarageService, type OwnVehicle } from '../garage/service.ts';
+import { ShopService } from '../shop/service.ts';
+import { OrderEntity, type OrderRow } from './entities.ts';
+import { orderRoutes } from './routes.ts';
+import { isLate, OrderService } from './service.ts';
+
+/** What is awaited, from whom, and what it costs. */
+export const order: Station = {
+  name: 'order',
+  entities: [OrderEntity],
+  serve: (house) => [new OrderService(house.db, house.the(GarageService), house.the(ShopService))],
+  addresses: (house) => [{ at: '/orders', router: orderRoutes(house.the(OrderService)) }],
+  standing: async ({ db }, vehicles) => {
+    const rows = await db.manager.findBy(OrderEntity, { vehicleId: In(vehicles.map(({ id }) => id)) });
+    return new Map(
+      vehicles.map((vehicle) => [
+        vehicle.id,
+        standingOf(
+          vehicle,
+          rows.filter((row) => row.vehicleId === vehicle.id),
+        ),
+      ]),
+    );
+  },
+  report: async (house, vehicle, reader): Promise<Chapter[]> => {
+    const rows = (await house.the(OrderService).ofVehicle(vehicle.id)).filter((row) => row.state !== 'fitted');
+    if (rows.length === 0 || reader === 'customer') return [];
+    const lines = rows.map(
+      (row) =>
+        `${panelOf(vehicle.plan, row.panel).name}, ${row.maker}: ${row.state.replace('-', ' ')}${row.due ? `, due ${row.due}` : ''}${isLate(row) ? ', late' : ''}`,
+    );
+    return [{ title: 'What is ordered and awaited', lines }];
+  },
+};
+
+function standingOf(vehicle: OwnVehicle, rows: readonly OrderRow[]): StationStanding {
+  const awaited = rows.filter((row) => isAwaited(row.state));
+  const late = awaited.filter(isLate);
+  const wanted = rows.filter((row) => row.state === 'wanted');
+  const arrived = rows.filter((row) => row.state === 'arrived');
+  const panels = (list: readonly OrderRow[]) =>
+    new Set(list.map((row) => row.panel).filter((id) => vehicle.plan.panels.some((panel) => panel.id === id))).size;
+  const parts = [
+    arrived.length > 0 && `${arrived.length} to check`,
+    wanted.length > 0 && `${wanted.length} to order`,
+    late.length > 0 && `${late.length} late`,
+    awaited.length > late.length && `${awaited.length - late.length} awaited`,
+  ].filter((part) => part !== false);
+  return {
+    word: parts.slice(0, 2).join(', ') || (rows.length > 0 ? 'all here' : 'none'),
+    waits: arrived.length + wanted.length + late.length > 0,
+    done: rows.length > 0 && awaited.length + wanted.length + arrived.length === 0,
+    path: '../../orders',
+    figures: { awaited: panels(awaited), late: panels(late) },
+    next: nextOf(vehicle, arrived[0], wanted[0], late[0]),
+  };
+}
+
+function nextOf(
+  { plan }: OwnVehicle,
+  arrived: OrderRow | undefined,
+  wanted: OrderRow | undefined,
+  late: OrderRow | undefined,
+): (NextStep & { urgency: number }) | undefined {
+  const name = (row: OrderRow) => panelOf(plan, row.panel).name;
+  const path = '../../orders';
+  if (arrived)
+    return {
+      text: `Check ${name(arrived)} that has arrived, before anything is cut`,
+      path,
+      urgency: URGENCY.checkArrived,
+    };
+  if (wanted) return { text: `Order ${name(wanted)}: the rest can go on meanwhile`, path, urgency: URGENCY.order };
+  if (late) return { text: `Ask ${late.maker} about ${name(late)}: it is late`, path, urgency: URGENCY.ask };
+  return undefined;
+}

@@ -1,0 +1,42 @@
+import { account } from './account/station.ts';
+import { board } from './board/station.ts';
+import { body } from './body/station.ts';
+import { calc } from './calc/station.ts';
+import { cut } from './cut/station.ts';
+import { garage } from './garage/station.ts';
+import { gauge } from './gauge/station.ts';
+import { live } from './live/station.ts';
+import { order } from './order/station.ts';
+import { photo } from './photo/station.ts';
+import { report } from './report/station.ts';
+import { shape } from './shape/station.ts';
+import { shop } from './shop/station.ts';
+import type { Station } from './station.ts';
+import { survey } from './survey/station.ts';
+import { walk } from './survey/walkStation.ts';
+import { verdict } from './verdict/station.ts';
+import { weld } from './weld/station.ts';
+
+/**
+ * All stations of the house. A station stands on those before it; whoever needs all of them goes
+ * through this list.
+ */
+export const stations: readonly Station[] = [
+  shop,
+  body,
+  garage,
+  account,
+  walk,
+  photo,
+  survey,
+  order,
+  verdict,
+  cut,
+  weld,
+  board,
+  report,
+  live,
+  gauge,
+  calc,
+  shape,
+];

@@ -1,0 +1,101 @@
+import { In, IsNull } from 'typeorm';
+import { panelOf } from '@aspecta/core/body';
+import type { LiveItem, Station, StationStanding } from '../station.ts';
+import { URGENCY } from '../board/urgency.ts';
+import { GarageService } from '../garage/service.ts';
+import { OrderService } from '../order/service.ts';
+import { ShopService } from '../shop/service.ts';
+import { ZoneEntity } from '../survey/entities.ts';
+import { ZoneService } from '../survey/zones.ts';
+import { OfferEntity, RepairEntity } from './entities.ts';
+import { OfferService } from './offers.ts';
+import { verdictRoutes } from './routes.ts';
+import { DECIDED, VerdictService } from './service.ts';
+
+/** Treat, patch, part, whole panel or make: weighed, and decided by a person. */
+export const verdict: Station = {
+  name: 'verdict',
+  entities: [OfferEntity, RepairEntity],
+  serve: (house) => {
+    const offers = new OfferService(house.db, house.the(ShopService));
+    return [
+      offers,
+      new VerdictService(house.db, {
+        offers,
+        garage: house.the(GarageService),
+        zones: house.the(ZoneService),
+        shops: house.the(ShopService),
+        orders: house.the(OrderService),
+        bench: house.bench,
+      }),
+    ];
+  },
+  addresses: (house) => [
+    { router: verdictRoutes(house.the(VerdictService), house.the(OfferService), house.the(GarageService)) },
+  ],
+  standing: async ({ db }, vehicles) => {
+    const ids = In(vehicles.map(({ id }) => id));
+    const [zones, repairs] = await Promise.all([
+      db.manager.find(ZoneEntity, {
+        where: { vehicleId: ids, deletedAt: IsNull() },
+        select: { id: true, vehicleId: true, panel: true },
+      }),
+      db.manager.find(RepairEntity, {
+        where: { vehicleId: ids, deletedAt: IsNull() },
+        select: { id: true, vehicleId: true, panel: true, zones: true },
+      }),
+    ]);
+    return new Map(
+      vehicles.map(({ id, plan }): [string, StationStanding] => {
+        const own = repairs.filter((row) => row.vehicleId === id);
+        const decided = new Set(own.flatMap((repair) => repair.zones.map((zone) => zone.id)));
+        const open = zones.filter((zone) => zone.vehicleId === id && !decided.has(zone.id));
+        const panel = (open[0] ?? own.at(-1))?.panel;
+        const here = new Set(
+          own.map((repair) => repair.panel).filter((name) => plan.panels.some((p) => p.id === name)),
+        );
+        return [
+          id,
+          {
+            word:
+              open.length > 0
+                ? `${open.length} to decide`
+                : own.length > 0
+                  ? `${own.length} decided`
+                  : 'no damage drawn',
+            waits: open.length > 0,
+            done: own.length > 0 && open.length === 0,
+            path: panel && `panels/${panel}/verdict`,
+            figures: { decided: here.size },
+            next: open[0] && {
+              text: `Decide on ${panelOf(plan, open[0].panel).name}: a damage zone waits for a verdict`,
+              path: `panels/${open[0].panel}/verdict`,
+              urgency: URGENCY.decide,
+            },
+          },
+        ];
+      }),
+    );
+  },
+  live: async (house, vehicle) => {
+    const [there, gone] = await house.the(VerdictService).told(vehicle.id);
+    return [
+      ...there.map((repair): LiveItem => ({
+        into: 'repairs',
+        id: repair.id,
+        state: `v${repair.version} ${repair.done}`,
+        view: () => repair,
+      })),
+      ...gone.map((id): LiveItem => ({ into: 'repairsGone', id, state: 'gone', view: () => id })),
+    ];
+  },
+  report: async (house, vehicle) => {
+    const rows = await house.the(VerdictService).ofVehicle(vehicle.id);
+    if (rows.length === 0) return [];
+    const lines = rows.map(
+      (row) =>
+        `${panelOf(vehicle.plan, row.panel).name}: ${DECIDED[row.choice]}${row.done ? ', done' : ''}. ${row.reason}`,
+    );
+    return [{ title: 'What has been decided', lines }];
+  },
+};
