@@ -119,7 +119,9 @@ async function fill(): Promise<string[]> {
   return ids;
 }
 
-const say = (line: string) => process.stdout.write(`${line}\n`);
+function say(line: string): void {
+  process.stdout.write(`${line}\n`);
+}
 
 async function measure(): Promise<void> {
   const any = <T>(list: readonly T[], n: number) => list[(n * 7919) % list.length]!;

@@ -1,6 +1,7 @@
 import supertest, { type Test } from 'supertest';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { fuzzed } from '../testing/fuzz.ts';
+import { routesOf } from '../testing/routes.ts';
 import { decided, openHouse, ownerOf, vehicleOf, type House, type Visitor } from '../testing/house.ts';
 
 /*
@@ -11,6 +12,8 @@ const COUNT = Number(process.env['ASPECTA_FUZZ'] ?? 600);
 const SEED = Number(process.env['ASPECTA_FUZZ_SEED'] ?? 20_261);
 /** ms. A guard against hanging, not a measure of speed. */
 const LONGEST = 5000;
+/** Streams answer as long as somebody listens. */
+const STAYS_OPEN = /\/(live|stream)$/;
 let house: House;
 let owner: Visitor;
 beforeAll(async () => {
@@ -24,7 +27,11 @@ it(
   async () => {
     const vehicle = await vehicleOf(owner);
     const repair = await decided(owner, vehicle, 'patch');
-    const requests = fuzzed(SEED, { vehicle, ids: [vehicle, repair.id, ...repair.zoneIds] });
+    const paths = [
+      '/alive',
+      ...new Set(routesOf(house.app.house).flatMap(({ path }) => (STAYS_OPEN.test(path) ? [] : path))),
+    ];
+    const requests = fuzzed(SEED, { vehicle, ids: [vehicle, repair.id, ...repair.zoneIds], paths });
     for (let i = 0; i < COUNT; i++) {
       const { method, path, body, type, signedIn } = requests.next().value!;
       const agent = (signedIn ? owner.agent : supertest(house.app.http)) as unknown as Record<

@@ -11,96 +11,6 @@ export interface FuzzedRequest {
   signedIn: boolean;
 }
 
-/** Every address of the server, with what stands in it. */
-const PATHS = [
-  ...[
-    '/alive',
-    '/door',
-    '/session',
-    '/session/demo',
-    '/setup',
-    '/invitations/:word',
-    '/calc',
-    '/calc/:calc',
-    '/shape/outline',
-  ],
-  ...['/account/password', '/account/sessions', '/account/sessions/:word'],
-  ...[
-    '/shop',
-    '/shop/people',
-    '/shop/people/:id',
-    '/shop/people/:id/role',
-    '/shop/invitations',
-    '/shop/invitations/:id',
-    '/shop/audit',
-  ],
-  ...[
-    '/orders',
-    '/orders/:id',
-    '/orders/:id/move',
-    '/learnt',
-    '/gauges',
-    '/gauges/:word/zero',
-    '/gauges/:word/press',
-    '/gauges/:word/place',
-  ],
-  ...[
-    '/plans',
-    '/plans/:id',
-    '/plans/outline-from-drawing',
-    '/repairs/:id',
-    '/repairs/:id/cut',
-    '/repairs/:id/cut/patch.dxf',
-  ],
-  ...[
-    '/repairs/:id/cut/card.pdf',
-    '/repairs/:id/weld',
-    '/repairs/:id/weld/acknowledge',
-    '/repairs/:id/weld/steps/:word',
-  ],
-  ...['/vehicles', '/vehicles/removed'],
-  ...[
-    ...[
-      '',
-      '/board',
-      '/restore',
-      '/walk',
-      '/finds',
-      '/photos',
-      '/readings',
-      '/readings/withdraw',
-      '/readings/import',
-      '/zones',
-      '/zones/operate',
-    ],
-    ...[
-      '/verdict',
-      '/repairs',
-      '/offers',
-      '/pits',
-      '/guests',
-      '/readings.csv',
-      '/readings.json',
-      '/inspection.csv',
-      '/inspection.pdf',
-    ],
-    ...[
-      '/panels/:panel/readings',
-      '/panels/:panel/zones',
-      '/panels/:panel/finds',
-      '/panels/:panel/outline',
-      '/panels/:panel/extents',
-    ],
-    ...[
-      '/panels/:panel/offers-elsewhere',
-      '/panels/:panel/layers/:layer/pits',
-      '/zones/:id',
-      '/zones/:id/restore',
-      '/zones/:id/history',
-    ],
-    ...['/finds/:id/remove', '/pits/:id/remove', '/photos/:id', '/photos/:id/restore', '/photos/:id/picture'],
-  ].map((rest) => `/vehicles/:vehicle${rest}`),
-];
 const FIELDS = [
   ...[
     'id',
@@ -197,7 +107,10 @@ const CALCS = [
 ];
 
 /** Requests without end, the same for the same seed; ids that exist are mixed with some that do not. */
-export function* fuzzed(seed: number, known: { vehicle: string; ids: readonly string[] }): Generator<FuzzedRequest> {
+export function* fuzzed(
+  seed: number,
+  known: { vehicle: string; ids: readonly string[]; paths: readonly string[] },
+): Generator<FuzzedRequest> {
   const random = uniforms(seed);
   const chance = (share: number) => random() < share;
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
@@ -259,14 +172,14 @@ export function* fuzzed(seed: number, known: { vehicle: string; ids: readonly st
       () => '<svg'.repeat(500),
       () => 'panel,layer,u_mm,v_mm\nroof,outer,=1+1,5\n',
     ])();
+  const vehicle = () => encodeURI(chance(0.8) ? known.vehicle : id());
   for (;;) {
-    const path = pick(PATHS)
-      .replace(':vehicle', () => encodeURI(chance(0.8) ? known.vehicle : id()))
+    const path = pick(known.paths)
+      .replace('/vehicles/:id', () => `/vehicles/${vehicle()}`)
       .replace(':panel', () => encodeURIComponent(chance(0.7) ? pick(['roof', 'sill-l', 'quarter-l']) : word()))
       .replace(':layer', () => encodeURIComponent(chance(0.7) ? 'outer' : word()))
-      .replace(':calc', () => pick(CALCS))
-      .replace(':id', () => encodeURI(id()))
-      .replace(':word', () => encodeURI(word()));
+      .replace('/calc/:id', () => `/calc/${pick(CALCS)}`)
+      .replace(/:\w+/g, () => encodeURI(chance(0.8) ? id() : word()));
     yield {
       method: pick(['get', 'post', 'post', 'put', 'delete']),
       path: chance(0.1)

@@ -1,0 +1,29 @@
+import { randomUUID } from 'node:crypto';
+import type { Attack } from '../testing/attacks.ts';
+
+export const attacks: readonly Attack[] = [
+  {
+    name: 'a price',
+    method: 'post',
+    path: ({ vehicle }) => `/vehicles/${vehicle}/offers`,
+    body: () => ({ panel: 'roof', maker: 'Harrow', price: 100, carriage: 0, leadDays: 3 }),
+  },
+  {
+    name: 'a verdict',
+    method: 'post',
+    path: ({ vehicle }) => `/vehicles/${vehicle}/verdict`,
+    body: () => ({ zoneIds: [randomUUID()] }),
+  },
+  {
+    name: 'a decision',
+    method: 'post',
+    path: ({ vehicle }) => `/vehicles/${vehicle}/repairs`,
+    body: () => ({ id: randomUUID(), zoneIds: [randomUUID()], choice: 'patch', reason: 'because' }),
+  },
+  {
+    name: 'a changed decision',
+    method: 'put',
+    path: ({ repair }) => `/repairs/${repair}`,
+    body: () => ({ choice: 'patch', reason: 'because', done: false, version: 99 }),
+  },
+];

@@ -1,0 +1,17 @@
+import { weldDefaults } from '@aspecta/contract/weld';
+import type { Attack } from '../testing/attacks.ts';
+
+export const attacks: readonly Attack[] = [
+  {
+    name: 'a weld plan',
+    method: 'put',
+    path: ({ repair }) => `/repairs/${repair}/weld`,
+    body: () => ({ ...weldDefaults, version: 99 }),
+  },
+  {
+    name: 'a weld',
+    method: 'put',
+    path: ({ repair }) => `/repairs/${repair}/weld/steps/1`,
+    body: () => ({ done: true, version: 1 }),
+  },
+];
