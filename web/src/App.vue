@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { NConfigProvider, NMessageProvider } from 'naive-ui';
-import { onMounted } from 'vue';
+import { computed, onMounted } from 'vue';
+import { useRoute } from 'vue-router';
+import StationLine from './car/StationLine.vue';
 import ConnectionBar from './shell/ConnectionBar.vue';
 import KeyHelp from './shell/KeyHelp.vue';
 import SignInAgain from './shell/SignInAgain.vue';
@@ -12,6 +14,9 @@ import { useSession } from './shell/session.ts';
 const look = useLook();
 const session = useSession();
 const connection = useConnection();
+const route = useRoute();
+/** The car whose pages are open. */
+const carId = computed(() => (route.path.startsWith('/vehicles/') ? String(route.params['id']) : ''));
 onMounted(() => connection.watch());
 </script>
 
@@ -19,7 +24,10 @@ onMounted(() => connection.watch());
   <NConfigProvider :theme-overrides="look.overrides" :inline-theme-disabled="false" abstract>
     <NMessageProvider placement="bottom">
       <div class="app">
-        <TopBar v-if="session.current" />
+        <div class="above">
+          <TopBar v-if="session.current" />
+          <StationLine v-if="carId && session.current && !session.isCustomer" :id="carId" :key="carId" />
+        </div>
         <ConnectionBar />
         <RouterView v-slot="{ Component, route }">
           <component :is="Component" :key="route.path" />
@@ -30,3 +38,22 @@ onMounted(() => connection.watch());
     </NMessageProvider>
   </NConfigProvider>
 </template>
+
+<style scoped>
+.above {
+  flex: none;
+}
+@media (max-height: 480px) {
+  /* Sideways on a phone: one row for both, and the house's own stations behind the mark. */
+  .above:has(.line) {
+    display: flex;
+  }
+  .above:has(.line) > :deep(.line) {
+    flex: 1;
+  }
+  .above:has(.line) > :deep(.top nav),
+  .above:has(.line) > :deep(.top .who) {
+    display: none;
+  }
+}
+</style>

@@ -4,12 +4,16 @@ import { PlanService } from '../body/plans.ts';
 import { EventEntity } from '../events/entities.ts';
 import { VehicleEntity } from './entities.ts';
 import { garageRoutes } from './routes.ts';
-import { GarageService } from './service.ts';
+import { GarageService, viewOf } from './service.ts';
 
 /** Which car, and what can be done tonight. */
 export const garage: Station = {
   name: 'garage',
   entities: [VehicleEntity, EventEntity],
   serve: (house) => [new GarageService(house.db, house.the(PlanService))],
+  live: async ({ db }, { id }) => {
+    const row = await db.manager.findOneBy(VehicleEntity, { id });
+    return row ? [{ into: 'vehicles', id, state: `v${row.version} ${row.planId}`, view: () => viewOf(row) }] : [];
+  },
   addresses: (house) => [{ at: '/vehicles', router: garageRoutes(house.the(GarageService), house.the(BoardService)) }],
 };

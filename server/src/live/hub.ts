@@ -87,6 +87,7 @@ export class LiveHub {
     const listeners = this.watched.get(vehicle.id);
     if (!seen || !listeners) return;
     const change: Record<keyof LiveChange, unknown[]> = {
+      vehicles: [],
       readings: [],
       zones: [],
       zonesGone: [],

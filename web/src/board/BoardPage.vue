@@ -1,10 +1,9 @@
 <script setup lang="ts">
+import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Board } from '@aspecta/contract/board';
-import type { Vehicle } from '@aspecta/contract/garage';
 import type { FindView } from '@aspecta/contract/survey';
-import type { RepairView } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import { signOf } from '@aspecta/core/survey';
@@ -12,7 +11,6 @@ import { get } from '../shell/api.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
 import { percent } from '../shell/units.ts';
-import { planOf } from '../shell/plans.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import HatchPatterns from '../sheet/HatchPatterns.vue';
@@ -23,7 +21,7 @@ import { boardScene, STATES, type PanelLook } from './boardScene.ts';
 import NotesText from './NotesText.vue';
 import RepairList from './RepairList.vue';
 import ReportDialog from './ReportDialog.vue';
-import { nextPath } from './nextPath.ts';
+import { belowVehicle } from '../car/belowVehicle.ts';
 
 const props = defineProps<{ id: string }>();
 const router = useRouter();
@@ -32,15 +30,13 @@ const session = useSession();
 const GRAVE = 0.5;
 const importing = ref(false);
 const reporting = ref(false);
-const load = useLoad(async () => {
-  const [vehicle, board, repairs, finds] = await Promise.all([
-    get<Vehicle>(`/vehicles/${props.id}`),
+const car = useVehicle(props.id);
+const load = useLoad(async (again) => {
+  const [{ vehicle, plan, repairs }, board, finds] = await Promise.all([
+    car.ready(again),
     get<Board>(`/vehicles/${props.id}/board`),
-    // Decisions carry prices, which a customer is not shown.
-    session.isCustomer ? [] : get<RepairView[]>(`/vehicles/${props.id}/repairs`),
     get<FindView[]>(`/vehicles/${props.id}/finds`),
   ]);
-  const plan = await planOf(vehicle.planId);
   return {
     vehicle,
     board,
@@ -74,7 +70,7 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
       :next="
         session.isCustomer
           ? { text: 'Read what was found, panel by panel' }
-          : { text: load.data.value.board.next.text, to: nextPath(id, load.data.value.board.next.path) }
+          : { text: load.data.value.board.next.text, to: belowVehicle(id, load.data.value.board.next.path) }
       "
       @next="reporting = true"
     >

@@ -1,14 +1,13 @@
 <script setup lang="ts">
+import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import type { OutlineFileView, OwnPlan } from '@aspecta/contract/body';
-import type { Vehicle } from '@aspecta/contract/garage';
 import type { PhotoView } from '@aspecta/contract/survey';
 import { bodyPlans, panelOf } from '@aspecta/core/body';
 import { boxOf, firstCrossing, simplifyRing, type Point, type Ring } from '@aspecta/core/geometry';
 import { get, postBytes, put } from '../shell/api.ts';
 import Field from '../shell/Field.vue';
-import { planOf } from '../shell/plans.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -32,10 +31,10 @@ const photo = shallowRef<PhotoView | null>(null);
 const tracing = ref(false);
 /** mm. Corners of the shipped outline are thinned to so few that they can be dragged. */
 const HANDLES = 3;
-const load = useLoad(async () => {
-  const vehicle = await get<Vehicle>(`/vehicles/${props.id}`);
-  const [plan, photos] = await Promise.all([
-    planOf(vehicle.planId),
+const car = useVehicle(props.id);
+const load = useLoad(async (again) => {
+  const [{ vehicle, plan }, photos] = await Promise.all([
+    car.ready(again),
     get<PhotoView[]>(`/vehicles/${props.id}/photos?panel=${props.panel}`),
   ]);
   const shipped = bodyPlans().some((entry) => entry.id === vehicle.planId);
@@ -78,6 +77,7 @@ async function save(): Promise<void> {
       name: name.value,
       version: load.data.value!.version,
     });
+    await car.ready(true);
   });
   if (done) await router.push(`/vehicles/${props.id}/panels/${props.panel}`);
 }

@@ -1,10 +1,9 @@
 <script setup lang="ts">
+import { useVehicle } from '../car/useVehicle.ts';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { Download } from 'lucide-vue-next';
 import type { CutPlanView } from '@aspecta/contract/cut';
-import type { Vehicle } from '@aspecta/contract/garage';
 import type { ZoneView } from '@aspecta/contract/survey';
-import type { RepairView } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { ApiProblem, get, put } from '../shell/api.ts';
@@ -15,7 +14,6 @@ import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
 import { percent, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
-import { planOf } from '../shell/plans.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 
@@ -26,10 +24,11 @@ const form = useForm();
 const plan = shallowRef<CutPlanView | null>(null);
 const settings = reactive({ margin: 20, maxCorners: 4, cornerRadius: 15, kerf: 1 });
 const picked = ref(0);
-const load = useLoad(async () => {
-  const [vehicle, repair, cut] = await Promise.all([
-    get<Vehicle>(`/vehicles/${props.id}`),
-    get<RepairView>(`/repairs/${props.repair}`),
+const car = useVehicle(props.id);
+const load = useLoad(async (again) => {
+  const [{ vehicle, plan: body }, repair, cut] = await Promise.all([
+    car.ready(again),
+    car.repair(props.repair),
     get<CutPlanView>(`/repairs/${props.repair}/cut`),
   ]);
   const zones = await get<ZoneView[]>(`/vehicles/${props.id}/panels/${repair.panel}/zones`);
@@ -39,7 +38,7 @@ const load = useLoad(async () => {
   return {
     vehicle,
     repair,
-    panel: panelOf(await planOf(vehicle.planId), repair.panel),
+    panel: panelOf(body, repair.panel),
     zones: zones.filter((zone) => repair.zoneIds.includes(zone.id)),
   };
 });

@@ -4,7 +4,7 @@ import { GOALS, CLIMATES, type GarageVehicle, type Vehicle } from '@aspecta/cont
 import type { Board } from '@aspecta/contract/board';
 import { bodyPlan } from '@aspecta/core/body';
 import type { PanelLook } from '../board/boardScene.ts';
-import { nextPath } from '../board/nextPath.ts';
+import { belowVehicle } from '../car/belowVehicle.ts';
 import { get, post, remove } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -96,7 +96,7 @@ async function bringBack(id: string): Promise<void> {
               </dd>
             </div>
           </dl>
-          <RouterLink class="next" :to="nextPath(vehicle.id, vehicle.next.path)"
+          <RouterLink class="next" :to="belowVehicle(vehicle.id, vehicle.next.path)"
             ><span class="eyebrow">Next</span>{{ vehicle.next.text }} →</RouterLink
           >
           <div v-if="session.canWork" class="row foot">

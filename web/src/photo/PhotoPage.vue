@@ -1,13 +1,12 @@
 <script setup lang="ts">
+import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
-import type { Vehicle } from '@aspecta/contract/garage';
 import type { PhotoChange, PhotoView } from '@aspecta/contract/survey';
 import { panelOf, type Panel } from '@aspecta/core/body';
 import { boxOf, type Point } from '@aspecta/core/geometry';
 import { ApiProblem, get, put, remove } from '../shell/api.ts';
 import Field from '../shell/Field.vue';
-import { planOf } from '../shell/plans.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
 import { dayOf, useUnits } from '../shell/units.ts';
@@ -33,16 +32,17 @@ const mode = ref<'points' | 'trace'>('points');
 const traced = shallowRef<readonly Point[]>([]);
 const panelId = ref('');
 const note = ref('');
-const load = useLoad(async () => {
-  const [vehicle, photos] = await Promise.all([
-    get<Vehicle>(`/vehicles/${props.id}`),
+const car = useVehicle(props.id);
+const load = useLoad(async (again) => {
+  const [{ vehicle, plan }, photos] = await Promise.all([
+    car.ready(again),
     get<PhotoView[]>(`/vehicles/${props.id}/photos`),
   ]);
   const photo = photos.find((entry) => entry.id === props.photo);
   if (!photo) throw new Error('This picture does not exist any more, or belongs to another car.');
   // What is being marked and written stays when the server has come back; a newer version is told at saving.
   if (seen === 0) take(photo);
-  return { vehicle, photo, plan: await planOf(vehicle.planId) };
+  return { vehicle, photo, plan };
 });
 /** Version on which the marks rest; 0 while the stored ones are to be taken. */
 let seen = 0;

@@ -1,10 +1,9 @@
 <script setup lang="ts">
+import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import type { Vehicle } from '@aspecta/contract/garage';
 import type { PhotoView } from '@aspecta/contract/survey';
 import { get } from '../shell/api.ts';
-import { planOf } from '../shell/plans.ts';
 import { useSession } from '../shell/session.ts';
 import { dayOf } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -19,12 +18,12 @@ const router = useRouter();
 const form = useForm();
 const panel = ref('');
 const dragging = ref(false);
-const load = useLoad(async () => {
-  const [vehicle, photos] = await Promise.all([
-    get<Vehicle>(`/vehicles/${props.id}`),
+const car = useVehicle(props.id);
+const load = useLoad(async (again) => {
+  const [{ vehicle, plan }, photos] = await Promise.all([
+    car.ready(again),
     get<PhotoView[]>(`/vehicles/${props.id}/photos`),
   ]);
-  const plan = await planOf(vehicle.planId);
   return { vehicle, photos: [...photos].reverse(), names: new Map(plan.panels.map((entry) => [entry.id, entry.name])) };
 });
 const shown = computed(() =>

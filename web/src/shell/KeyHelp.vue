@@ -1,20 +1,26 @@
 <script setup lang="ts">
-import { onBeforeUnmount, onMounted, ref } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
+import { useRoute } from 'vue-router';
+import { stations } from '../stations.ts';
 import Dialog from './Dialog.vue';
 
 const open = ref(false);
-const KEYS: readonly (readonly [string, string])[] = [
+const route = useRoute();
+/** Keys of every sheet. */
+const EVERYWHERE: readonly (readonly [string, string])[] = [
   ['?', 'Show these keys'],
   ['+ and −', 'Zoom the sheet'],
   ['Arrow keys', 'Move the sheet'],
   ['0', 'Fit the sheet to the window'],
-  ['R', 'Survey: take readings'],
-  ['Z', 'Survey: draw a zone'],
-  ['Enter', 'Store the reading, close the zone, or press what has the focus'],
-  ['Ctrl Z, Ctrl Shift Z', 'Undo, redo'],
-  ['Space', 'Weld plan: play or stop. Bench mode: step done'],
+  ['Enter', 'Press what has the focus'],
   ['Escape', 'Leave what you are drawing, close a window'],
 ];
+/** The keys of the station that is open, then those of every sheet, then those of other stations. */
+const groups = computed(() => {
+  const own = stations.flatMap(({ name, title, keys = [] }) => (keys.length > 0 ? [{ name, title, keys }] : []));
+  const isHere = (group: { name: string }) => group.name === route.meta['station'];
+  return [...own.filter(isHere), { name: '', title: 'Everywhere', keys: EVERYWHERE }, ...own.filter((g) => !isHere(g))];
+});
 function onKey(event: KeyboardEvent): void {
   const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
   if (event.key === '?' && !typing) open.value = true;
@@ -25,9 +31,14 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 
 <template>
   <Dialog v-if="open" title="Keys" @close="open = false">
-    <table class="plain">
+    <table v-for="group in groups" :key="group.name" class="plain">
+      <caption class="eyebrow">
+        {{
+          group.title
+        }}
+      </caption>
       <tbody>
-        <tr v-for="[key, what] in KEYS" :key="key">
+        <tr v-for="[key, what] in group.keys" :key="key">
           <td class="mono">{{ key }}</td>
           <td>{{ what }}</td>
         </tr>
@@ -35,3 +46,13 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
     </table>
   </Dialog>
 </template>
+
+<style scoped>
+caption {
+  text-align: left;
+  padding-top: 0.75rem;
+}
+.mono {
+  width: 12rem;
+}
+</style>

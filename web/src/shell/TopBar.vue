@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
+import { stations } from '../stations.ts';
 import { useLook } from './look.ts';
 import { useSession } from './session.ts';
 import { Moon, Sun, LogOut, UserRound } from 'lucide-vue-next';
@@ -8,7 +9,7 @@ import { Moon, Sun, LogOut, UserRound } from 'lucide-vue-next';
 const session = useSession();
 const look = useLook();
 const router = useRouter();
-const customer = computed(() => session.current?.person.role === 'customer');
+const shown = computed(() => stations.filter((station) => station.inBar && !(station.inside && session.isCustomer)));
 async function leave(): Promise<void> {
   await session.signOut();
   await session.look();
@@ -22,10 +23,7 @@ async function leave(): Promise<void> {
       <img src="/mark.svg" alt="" width="28" height="28" /><span>Aspecta</span>
     </RouterLink>
     <nav aria-label="Stations">
-      <RouterLink to="/">Garage</RouterLink>
-      <RouterLink v-if="!customer" to="/orders">Orders</RouterLink>
-      <RouterLink to="/book">Bench book</RouterLink>
-      <RouterLink v-if="!customer" to="/house">House rules</RouterLink>
+      <RouterLink v-for="station in shown" :key="station.name" :to="station.path">{{ station.title }}</RouterLink>
     </nav>
     <RouterLink class="who soft small" to="/account" :title="`Your account: ${session.current?.person.name}`"
       ><UserRound :size="18" /><span

@@ -11,16 +11,22 @@ export interface Load<T> {
   reload: () => Promise<void>;
 }
 
-/** Loads something when the page opens, again when asked to, and again when the server has come back. */
-export function useLoad<T>(load: () => Promise<T>): Load<T> {
+/**
+ * Loads something when the page opens, again when asked to, and again when the server has come back.
+ *
+ * @param load is told whether it was loaded before: what is known elsewhere will do for the first time only
+ */
+export function useLoad<T>(load: (again: boolean) => Promise<T>): Load<T> {
   const data = shallowRef<T | null>(null);
   const error = ref<string | null>(null);
   const missing = ref(false);
   const loading = ref(true);
+  let again = false;
   async function reload(): Promise<void> {
     loading.value = true;
     try {
-      data.value = await load();
+      data.value = await load(again);
+      again = true;
       error.value = null;
     } catch (problem) {
       error.value = (problem as Error).message;

@@ -5,7 +5,7 @@ import { inPolygon, type Point } from '@aspecta/core/geometry';
 import { mapCoating, rectifyPhoto } from '@aspecta/core/survey';
 import type { ZoneView } from '@aspecta/contract/survey';
 import { alongLine, overGrid } from '../gauge/rows.ts';
-import { merged } from '../live/useLive.ts';
+import { merged } from '../live/listen.ts';
 import { onPanel, photoTiles } from '../photo/photoTiles.ts';
 import { keepTraced, takeTraced } from '../photo/traced.ts';
 import { coatingLook, paintCells, PIXELS, type Rgb } from './paintMap.ts';

@@ -1,5 +1,4 @@
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue';
-import type { Vehicle } from '@aspecta/contract/garage';
 import type {
   FindInput,
   FindView,
@@ -14,11 +13,11 @@ import { ZONE_CLASSES } from '@aspecta/contract/survey';
 import { panelOf, sheetOf, type Panel } from '@aspecta/core/body';
 import { area, clip } from '@aspecta/core/geometry';
 import { signOf, zoneDistances } from '@aspecta/core/survey';
-import { merged, useLive } from '../live/useLive.ts';
+import { useVehicle } from '../car/useVehicle.ts';
+import { merged } from '../live/listen.ts';
 import { ApiProblem, get, post, put, remove, serverNow } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
 import { useLoad } from '../shell/useLoad.ts';
-import { planOf } from '../shell/plans.ts';
 import { useMaps } from './useMaps.ts';
 import { useHistory } from './useHistory.ts';
 import { useOutbox } from '../outbox/useOutbox.ts';
@@ -36,15 +35,15 @@ export function useSurvey(vehicleId: string, panelId: string) {
   const zones = shallowRef<readonly ZoneView[]>([]);
   const finds = shallowRef<readonly FindView[]>([]);
   const layer = ref('');
-  const load = useLoad(async () => {
-    const vehicle = await get<Vehicle>(`/vehicles/${vehicleId}`);
-    const plan = await planOf(vehicle.planId);
-    const panel = panelOf(plan, panelId);
-    const [gotReadings, gotZones, gotFinds] = await Promise.all([
+  const car = useVehicle(vehicleId);
+  const load = useLoad(async (again) => {
+    const [{ vehicle, plan }, gotReadings, gotZones, gotFinds] = await Promise.all([
+      car.ready(again),
       get<ReadingView[]>(`/vehicles/${vehicleId}/panels/${panelId}/readings`),
       get<ZoneView[]>(`/vehicles/${vehicleId}/panels/${panelId}/zones`),
       get<FindView[]>(`/vehicles/${vehicleId}/panels/${panelId}/finds`),
     ]);
+    const panel = panelOf(plan, panelId);
     finds.value = gotFinds;
     readings.value = gotReadings;
     zones.value = gotZones;
@@ -59,7 +58,7 @@ export function useSurvey(vehicleId: string, panelId: string) {
     else if (entry.kind === 'zone') zones.value = merged(zones.value, here([answer as ZoneView]));
   });
   onUnmounted(stop);
-  useLive(vehicleId, (change) => {
+  car.hear((change) => {
     const here = <T extends { panel: string }>(list: readonly T[]) => list.filter((item) => item.panel === panelId);
     if (here(change.readings).length > 0) readings.value = merged(readings.value, here(change.readings));
     zones.value = merged(zones.value, here(change.zones), change.zonesGone);

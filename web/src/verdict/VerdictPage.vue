@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import type { Vehicle } from '@aspecta/contract/garage';
 import { ZONE_CLASSES, type ZoneView } from '@aspecta/contract/survey';
 import type { RepairView, VerdictView } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
@@ -15,7 +15,6 @@ import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
 import { percent, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
-import { planOf } from '../shell/plans.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import PanelSheet from '../sheet/PanelSheet.vue';
@@ -42,16 +41,16 @@ const chosenZones = ref<string[]>([]);
 const verdict = shallowRef<VerdictView | null>(null);
 const choice = ref<OptionId | null>(null);
 const reason = ref('');
-const load = useLoad(async () => {
-  const [vehicle, zones, repairs] = await Promise.all([
-    get<Vehicle>(`/vehicles/${props.id}`),
+const car = useVehicle(props.id);
+const load = useLoad(async (again) => {
+  const [{ vehicle, plan, repairs }, zones] = await Promise.all([
+    car.ready(again),
     get<ZoneView[]>(`/vehicles/${props.id}/panels/${props.panel}/zones`),
-    get<RepairView[]>(`/vehicles/${props.id}/repairs`),
   ]);
   const decided = repairs.filter((repair) => repair.panel === props.panel);
   const open = zones.filter((zone) => !decided.some((repair) => repair.zoneIds.includes(zone.id)));
   if (chosenZones.value.length === 0) chosenZones.value = open.map((zone) => zone.id);
-  return { vehicle, zones, open, decided, panel: panelOf(await planOf(vehicle.planId), props.panel) };
+  return { vehicle, zones, open, decided, panel: panelOf(plan, props.panel) };
 });
 /** The chosen zones as they are now: what is weighed. */
 const weighed = computed(() =>
@@ -87,6 +86,7 @@ async function decide(): Promise<void> {
     });
   });
   if (!done || !repair) return;
+  await car.ready(true);
   await router.push(
     isCutIn(repair.choice)
       ? `/vehicles/${props.id}/repairs/${repair.id}/cut`

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref, shallowRef, watch } from 'vue';
-import type { Vehicle } from '@aspecta/contract/garage';
 import { CLIMATES } from '@aspecta/contract/garage';
 import type { FindInput, FindView, WalkPlaceView, WalkView } from '@aspecta/contract/survey';
 import { panelOf } from '@aspecta/core/body';
@@ -11,7 +11,6 @@ import { useOutbox } from '../outbox/useOutbox.ts';
 import { get } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
 import Field from '../shell/Field.vue';
-import { planOf } from '../shell/plans.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
 import { percent } from '../shell/units.ts';
@@ -38,9 +37,9 @@ const index = ref(0);
 const note = ref('');
 const photoId = ref<string | null>(null);
 const showAll = ref(false);
-const load = useLoad(async () => {
-  const vehicle = await get<Vehicle>(`/vehicles/${props.id}`);
-  const [plan, seen] = await Promise.all([planOf(vehicle.planId), get<WalkView>(`/vehicles/${props.id}/walk`)]);
+const car = useVehicle(props.id);
+const load = useLoad(async (again) => {
+  const [{ vehicle, plan }, seen] = await Promise.all([car.ready(again), get<WalkView>(`/vehicles/${props.id}/walk`)]);
   seenWalk.value = seen;
   const open = shown(seen).places.findIndex((place) => place.state === 'open');
   index.value = open < 0 ? seen.places.length : open;

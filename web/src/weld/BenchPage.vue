@@ -1,14 +1,12 @@
 <script setup lang="ts">
+import { useVehicle } from '../car/useVehicle.ts';
 import { computed, onBeforeUnmount, onMounted } from 'vue';
-import type { Vehicle } from '@aspecta/contract/garage';
-import type { RepairView } from '@aspecta/contract/verdict';
 import type { WeldPlanView } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { clock } from '../shell/units.ts';
-import { planOf } from '../shell/plans.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import { useBench } from './useBench.ts';
@@ -17,14 +15,15 @@ import WeldSheet from './WeldSheet.vue';
 const props = defineProps<{ id: string; repair: string }>();
 const session = useSession();
 const bench = useBench(props.repair, props.id);
-const load = useLoad(async () => {
-  const [vehicle, repair, plan] = await Promise.all([
-    get<Vehicle>(`/vehicles/${props.id}`),
-    get<RepairView>(`/repairs/${props.repair}`),
+const car = useVehicle(props.id);
+const load = useLoad(async (again) => {
+  const [{ vehicle, plan: body }, repair, plan] = await Promise.all([
+    car.ready(again),
+    car.repair(props.repair),
     get<WeldPlanView | null>(`/repairs/${props.repair}/weld`),
   ]);
   bench.view.value = plan;
-  return { vehicle, repair, panel: panelOf(await planOf(vehicle.planId), repair.panel) };
+  return { vehicle, repair, panel: panelOf(body, repair.panel) };
 });
 const { step, steps, left, done } = bench;
 const lookOf = (n: number) =>

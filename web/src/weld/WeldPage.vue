@@ -1,9 +1,8 @@
 <script setup lang="ts">
+import { useVehicle } from '../car/useVehicle.ts';
 import { computed, onBeforeUnmount, onMounted, reactive, ref, shallowRef } from 'vue';
 import { Pause, Play } from 'lucide-vue-next';
 import { useRouter } from 'vue-router';
-import type { Vehicle } from '@aspecta/contract/garage';
-import type { RepairView } from '@aspecta/contract/verdict';
 import { weldDefaults, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
 import { ApiProblem, get, put } from '../shell/api.ts';
@@ -13,7 +12,6 @@ import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
 import { clock, duration, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
-import { planOf } from '../shell/plans.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import CautionsDialog from './CautionsDialog.vue';
@@ -30,16 +28,17 @@ const warm = ref(String(weldDefaults.handWarm));
 const at = ref(0);
 const playing = ref(false);
 const reading = ref(false);
-const load = useLoad(async () => {
-  const [vehicle, repair, plan] = await Promise.all([
-    get<Vehicle>(`/vehicles/${props.id}`),
-    get<RepairView>(`/repairs/${props.repair}`),
+const car = useVehicle(props.id);
+const load = useLoad(async (again) => {
+  const [{ vehicle, plan: body }, repair, plan] = await Promise.all([
+    car.ready(again),
+    car.repair(props.repair),
     get<WeldPlanView | null>(`/repairs/${props.repair}/weld`),
   ]);
   // Settings that are being chosen stay when the server has come back with the same plan.
   if (plan && plan.version === view.value?.version) view.value = plan;
   else if (plan) show(plan);
-  return { vehicle, repair, panel: panelOf(await planOf(vehicle.planId), repair.panel) };
+  return { vehicle, repair, panel: panelOf(body, repair.panel) };
 });
 function show(plan: WeldPlanView): void {
   view.value = plan;

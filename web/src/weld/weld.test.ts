@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { planWelds } from '@aspecta/core/weld';
 import { clock, duration, hours, percent } from '../shell/units.ts';
 import { minorUnits } from '../shell/money.ts';
-import { nextPath } from '../board/nextPath.ts';
+import { belowVehicle } from '../car/belowVehicle.ts';
 import { nextStepOf, waitLeft, weldScene } from './weldScene.ts';
 
 const { steps } = planWelds({
@@ -72,8 +72,8 @@ describe('how figures are written', () => {
 
 describe('next steps', () => {
   it('lead to addresses below the vehicle, or out of it', () => {
-    expect(nextPath('x', 'panels/sill-l')).toBe('/vehicles/x/panels/sill-l');
-    expect(nextPath('x', '../../orders')).toBe('/orders');
-    expect(nextPath('x', '')).toBe('/vehicles/x');
+    expect(belowVehicle('x', 'panels/sill-l')).toBe('/vehicles/x/panels/sill-l');
+    expect(belowVehicle('x', '../../orders')).toBe('/orders');
+    expect(belowVehicle('x', '')).toBe('/vehicles/x');
   });
 });

@@ -1,0 +1,16 @@
+import type { Station } from '../station.ts';
+
+export const book: Station = {
+  name: 'book',
+  path: '/book',
+  title: 'Bench book',
+  question: 'One calculation by itself.',
+  scope: 'shop',
+  page: () => import('./BookShelf.vue'),
+  under: [
+    { path: '/book/figures/:id', title: 'By figures', page: () => import('./FiguresPage.vue') },
+    { path: '/book/:name', title: 'Bench book', page: () => import('./BookRoute.vue') },
+  ],
+  inBar: true,
+  open: true,
+};

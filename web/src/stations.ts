@@ -1,0 +1,33 @@
+import { account, join } from './account/station.ts';
+import { board } from './board/station.ts';
+import { body } from './body/station.ts';
+import { book } from './book/station.ts';
+import { cut } from './cut/station.ts';
+import { garage } from './garage/station.ts';
+import { house } from './house/station.ts';
+import { order } from './order/station.ts';
+import { photo } from './photo/station.ts';
+import type { Station } from './station.ts';
+import { learnt, survey } from './survey/station.ts';
+import { verdict } from './verdict/station.ts';
+import { walk } from './walk/station.ts';
+import { weld } from './weld/station.ts';
+
+/** All stations in the order of the work. */
+export const stations: readonly Station[] = [
+  garage,
+  board,
+  walk,
+  photo,
+  survey,
+  verdict,
+  order,
+  cut,
+  weld,
+  body,
+  book,
+  house,
+  learnt,
+  account,
+  join,
+];
