@@ -74,13 +74,29 @@ export default ts.config(
     ]),
   },
   {
+    // The kit alone speaks to the control library, and makes what a person presses or fills in.
     files: ['web/src/**/*.{ts,vue}'],
-    rules: noImports([
-      {
-        group: ['@aspecta/server*', 'express*', 'typeorm*', 'node:*', '@aspecta/contract/*/schemas', 'joi'],
-        message: 'The page knows the contract and core only, and leaves schemas to the server.',
-      },
-    ]),
+    ignores: ['web/src/kit/**'],
+    rules: {
+      'vue/no-restricted-html-elements': [
+        'error',
+        ...['button', 'input', 'select', 'textarea', 'dialog', 'table', 'details', 'progress'].map((element) => ({
+          element,
+          message: `Take it from web/src/kit instead of <${element}>.`,
+        })),
+      ],
+      ...noImports([
+        { group: ['naive-ui', 'naive-ui/*'], message: 'Controls come from web/src/kit.' },
+        {
+          group: ['@aspecta/server*', 'express*', 'typeorm*', 'node:*', '@aspecta/contract/*/schemas', 'joi'],
+          message: 'The page knows the contract and core only, and leaves schemas to the server.',
+        },
+      ]),
+    },
+  },
+  {
+    files: ['web/src/kit/**/*.{ts,vue}'],
+    rules: noImports([{ group: ['../*', '@aspecta/*'], message: 'The kit knows nothing of the house.' }]),
   },
   prettier,
 );

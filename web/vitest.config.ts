@@ -8,6 +8,7 @@ export default defineConfig({
     root: import.meta.dirname,
     include: ['src/**/*.test.ts'],
     environment: 'jsdom',
+    setupFiles: ['src/testing/setup.ts'],
     testTimeout: 60_000,
   },
 });

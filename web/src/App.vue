@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NConfigProvider, NMessageProvider } from 'naive-ui';
+import KitProvider from './kit/KitProvider.vue';
 import { computed, onMounted } from 'vue';
 import { useRoute } from 'vue-router';
 import StationLine from './car/StationLine.vue';
@@ -21,22 +21,20 @@ onMounted(() => connection.watch());
 </script>
 
 <template>
-  <NConfigProvider :theme-overrides="look.overrides" :inline-theme-disabled="false" abstract>
-    <NMessageProvider placement="bottom">
-      <div class="app">
-        <div class="above">
-          <TopBar v-if="session.current" />
-          <StationLine v-if="carId && session.current && !session.isCustomer" :id="carId" :key="carId" />
-        </div>
-        <ConnectionBar />
-        <RouterView v-slot="{ Component, route }">
-          <component :is="Component" :key="route.path" />
-        </RouterView>
-        <SignInAgain />
-        <KeyHelp />
+  <KitProvider :night="look.night">
+    <div class="app">
+      <div class="above">
+        <TopBar v-if="session.current" />
+        <StationLine v-if="carId && session.current && !session.isCustomer" :id="carId" :key="carId" />
       </div>
-    </NMessageProvider>
-  </NConfigProvider>
+      <ConnectionBar />
+      <RouterView v-slot="{ Component, route }">
+        <component :is="Component" :key="route.path" />
+      </RouterView>
+      <SignInAgain />
+      <KeyHelp />
+    </div>
+  </KitProvider>
 </template>
 
 <style scoped>

@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { reactive, ref } from 'vue';
 import type { OpenSession } from '@aspecta/contract/account';
 import { get, put, remove } from '../shell/api.ts';
-import Field from '../shell/Field.vue';
 import { useSession } from '../shell/session.ts';
 import { timeOf } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -42,19 +45,19 @@ const device = (agent: string) =>
     <div class="columns">
       <form class="tile stack" @submit.prevent="change">
         <h2>Password</h2>
-        <Field v-slot="{ bind }" label="Present password" :error="form.errors['current']"
-          ><input v-bind="bind" v-model="draft.current" class="input" type="password" autocomplete="current-password"
-        /></Field>
-        <Field
+        <KitField v-slot="{ bind }" label="Present password" :error="form.errors['current']"
+          ><KitInput v-bind="bind" v-model="draft.current" type="password" autocomplete="current-password"
+        /></KitField>
+        <KitField
           v-slot="{ bind }"
           label="New password"
           hint="Four or five words that do not belong together are easy to keep and hard to guess"
           :error="form.errors['password']"
-          ><input v-bind="bind" v-model="draft.password" class="input" type="password" autocomplete="new-password"
-        /></Field>
-        <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+          ><KitInput v-bind="bind" v-model="draft.password" type="password" autocomplete="new-password"
+        /></KitField>
+        <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
         <p v-if="changed" class="good" role="status">Changed. You have been signed out everywhere else.</p>
-        <button class="btn main" :disabled="form.busy.value">Change the password</button>
+        <KitButton submit main :disabled="form.busy.value">Change the password</KitButton>
       </form>
       <section class="tile stack">
         <h2>Where you are signed in</h2>
@@ -67,11 +70,11 @@ const device = (agent: string) =>
                 ></span
               >
               <span v-if="entry.current" class="soft">this one</span>
-              <button v-else class="btn small-btn" @click="end(entry.name)">End it</button>
+              <KitButton small v-else @click="end(entry.name)">End it</KitButton>
             </li>
           </ul>
         </Waiting>
-        <p v-if="ending.general.value" class="notice bad" role="alert">{{ ending.general.value }}</p>
+        <KitNotice bad v-if="ending.general.value">{{ ending.general.value }}</KitNotice>
       </section>
     </div>
   </main>

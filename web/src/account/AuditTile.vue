@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import KitTable from '../kit/KitTable.vue';
 import type { AuditLine } from '@aspecta/contract/account';
 import { get } from '../shell/api.ts';
 import { timeOf } from '../shell/units.ts';
@@ -13,7 +14,7 @@ const load = useLoad(() => get<AuditLine[]>('/shop/audit'));
   <section class="tile stack">
     <h2>What happened to accounts and rules</h2>
     <Waiting :of="load" what="What happened">
-      <table v-if="load.data.value" class="plain">
+      <KitTable v-if="load.data.value">
         <tbody>
           <tr v-for="(line, i) in load.data.value.slice(0, 50)" :key="i">
             <td class="small soft">{{ timeOf(line.at) }}</td>
@@ -24,7 +25,7 @@ const load = useLoad(() => get<AuditLine[]>('/shop/audit'));
             </td>
           </tr>
         </tbody>
-      </table>
+      </KitTable>
     </Waiting>
   </section>
 </template>

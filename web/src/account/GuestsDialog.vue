@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import KitCheckbox from '../kit/KitCheckbox.vue';
+import KitDialog from '../kit/KitDialog.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { reactive } from 'vue';
 import type { GarageVehicle } from '@aspecta/contract/garage';
 import type { Person } from '@aspecta/contract/shop';
 import { get, put } from '../shell/api.ts';
-import Dialog from '../shell/Dialog.vue';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
@@ -29,18 +31,22 @@ async function toggle(car: string): Promise<void> {
 </script>
 
 <template>
-  <Dialog :title="`Cars that ${customer.name} sees`" @close="emit('close')">
+  <KitDialog :title="`Cars that ${customer.name} sees`" @close="emit('close')">
     <Waiting :of="load" what="The cars">
       <div v-if="load.data.value" class="stack">
-        <label v-for="car in load.data.value" :key="car.id" class="check">
-          <input type="checkbox" :checked="sees(car.id)" :disabled="form.busy.value" @change="toggle(car.id)" />
-          <span>{{ car.nickname }}, {{ car.year }}</span>
-        </label>
+        <KitCheckbox
+          v-for="car in load.data.value"
+          :key="car.id"
+          :model-value="sees(car.id)"
+          :disabled="form.busy.value"
+          @update:model-value="toggle(car.id)"
+          >{{ car.nickname }}, {{ car.year }}</KitCheckbox
+        >
         <p v-if="load.data.value.length === 0" class="soft">There is no car yet.</p>
-        <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+        <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
       </div>
     </Waiting>
-  </Dialog>
+  </KitDialog>
 </template>
 
 <style scoped>

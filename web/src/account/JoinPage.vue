@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { reactive } from 'vue';
 import { useRouter } from 'vue-router';
 import { ROLES, type JoinView } from '@aspecta/contract/account';
 import type { SessionView } from '@aspecta/contract/shop';
 import { get, post } from '../shell/api.ts';
-import Field from '../shell/Field.vue';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
@@ -37,21 +40,21 @@ async function join(): Promise<void> {
         <p class="soft">
           As {{ ROLES[load.data.value.role].name.toLowerCase() }} you may {{ ROLES[load.data.value.role].may }}.
         </p>
-        <Field v-slot="{ bind }" label="Your name" :error="form.errors['name']"
-          ><input v-bind="bind" v-model="draft.name" class="input" autocomplete="name"
-        /></Field>
-        <Field v-slot="{ bind }" label="E-mail" :error="form.errors['email']"
-          ><input v-bind="bind" v-model="draft.email" class="input" type="email" autocomplete="username"
-        /></Field>
-        <Field
+        <KitField v-slot="{ bind }" label="Your name" :error="form.errors['name']"
+          ><KitInput v-bind="bind" v-model="draft.name" autocomplete="name"
+        /></KitField>
+        <KitField v-slot="{ bind }" label="E-mail" :error="form.errors['email']"
+          ><KitInput v-bind="bind" v-model="draft.email" type="email" autocomplete="username"
+        /></KitField>
+        <KitField
           v-slot="{ bind }"
           label="Password"
           hint="Four or five words that do not belong together"
           :error="form.errors['password']"
-          ><input v-bind="bind" v-model="draft.password" class="input" type="password" autocomplete="new-password"
-        /></Field>
-        <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
-        <button class="btn main" :disabled="form.busy.value">Join</button>
+          ><KitInput v-bind="bind" v-model="draft.password" type="password" autocomplete="new-password"
+        /></KitField>
+        <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+        <KitButton submit main :disabled="form.busy.value">Join</KitButton>
       </form>
     </Waiting>
   </main>

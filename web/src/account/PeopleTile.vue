@@ -1,10 +1,15 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitSelect from '../kit/KitSelect.vue';
+import KitTable from '../kit/KitTable.vue';
 import { computed, reactive, ref, shallowRef } from 'vue';
 import { ROLES, type InvitationView, type NewInvitation } from '@aspecta/contract/account';
 import type { Person, Role } from '@aspecta/contract/shop';
 import { get, post, put, remove } from '../shell/api.ts';
-import Chips from '../shell/Chips.vue';
-import Field from '../shell/Field.vue';
 import { useSession } from '../shell/session.ts';
 import { dayOf } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -56,7 +61,7 @@ const copy = () => void navigator.clipboard?.writeText(link.value ?? '').catch((
   <Waiting :of="load" what="The people">
     <section v-if="load.data.value" class="tile stack">
       <h2>People</h2>
-      <table class="plain">
+      <KitTable>
         <tbody>
           <tr v-for="person in load.data.value.people" :key="person.id">
             <td>
@@ -64,42 +69,39 @@ const copy = () => void navigator.clipboard?.writeText(link.value ?? '').catch((
             </td>
             <td v-if="owner">
               <div class="acts">
-                <select
-                  class="input"
-                  :value="person.role"
+                <KitSelect
+                  :model-value="person.role"
                   :aria-label="`Role of ${person.name}`"
-                  @change="setRole(person, ($event.target as HTMLSelectElement).value)"
+                  @update:model-value="setRole(person, $event)"
                 >
                   <option v-for="role in roles" :key="role.value" :value="role.value">{{ role.label }}</option>
-                </select>
-                <button v-if="person.role === 'customer'" class="btn small-btn" @click="customer = person">
-                  Cars he sees
-                </button>
-                <button v-if="person.id !== session.current?.person.id" class="btn small-btn" @click="takeOut(person)">
+                </KitSelect>
+                <KitButton small v-if="person.role === 'customer'" @click="customer = person"> Cars he sees </KitButton>
+                <KitButton small v-if="person.id !== session.current?.person.id" @click="takeOut(person)">
                   {{ removing === person.id ? 'Really remove' : 'Remove' }}
-                </button>
+                </KitButton>
               </div>
             </td>
             <td v-else>{{ ROLES[person.role].name }}</td>
           </tr>
         </tbody>
-      </table>
+      </KitTable>
       <form v-if="owner" class="stack" @submit.prevent="invite">
         <h3>Ask somebody to join</h3>
-        <Field v-slot="{ bind }" label="Name" :error="form.errors['name']"
-          ><input v-bind="bind" v-model="fresh.name" class="input" autocomplete="off"
-        /></Field>
-        <Chips v-model="fresh.role" legend="May do" :options="roles" />
+        <KitField v-slot="{ bind }" label="Name" :error="form.errors['name']"
+          ><KitInput v-bind="bind" v-model="fresh.name" autocomplete="off"
+        /></KitField>
+        <KitChips v-model="fresh.role" legend="May do" :options="roles" />
         <p class="small soft">{{ may(fresh.role) }}</p>
-        <p v-if="form.general.value ?? form.errors['role']" class="notice bad" role="alert">
+        <KitNotice bad v-if="form.general.value ?? form.errors['role']">
           {{ form.general.value ?? form.errors['role'] }}
-        </p>
-        <button class="btn" :disabled="form.busy.value">Make a link to join</button>
-        <div v-if="link" class="notice stack" role="status">
+        </KitNotice>
+        <KitButton submit :disabled="form.busy.value">Make a link to join</KitButton>
+        <KitNotice v-if="link" class="stack">
           <p>Give this link to that person only; it works once, for seven days, and is not shown again.</p>
           <p class="mono link">{{ link }}</p>
-          <button type="button" class="btn small-btn" @click="copy">Copy it</button>
-        </div>
+          <KitButton small @click="copy">Copy it</KitButton>
+        </KitNotice>
       </form>
       <div v-if="load.data.value.invitations.length > 0">
         <h3>Asked, not yet joined</h3>
@@ -109,9 +111,7 @@ const copy = () => void navigator.clipboard?.writeText(link.value ?? '').catch((
               >{{ invitation.name }}, {{ ROLES[invitation.role].name.toLowerCase() }}, until
               {{ dayOf(invitation.expiresAt) }}</span
             >
-            <button class="btn small-btn" @click="act(() => remove(`/shop/invitations/${invitation.id}`))">
-              Withdraw
-            </button>
+            <KitButton small @click="act(() => remove(`/shop/invitations/${invitation.id}`))"> Withdraw </KitButton>
           </li>
         </ul>
       </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
@@ -75,10 +76,10 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
       @next="reporting = true"
     >
       <template #tools>
-        <RouterLink class="btn small-btn" :to="`/vehicles/${id}/walk`">Walk-round</RouterLink>
-        <RouterLink class="btn small-btn" :to="`/vehicles/${id}/photos`">Pictures</RouterLink>
-        <button v-if="session.canWork" class="btn small-btn" @click="importing = true">Import readings</button>
-        <button class="btn small-btn" @click="reporting = true">Report</button>
+        <KitButton small :to="`/vehicles/${id}/walk`">Walk-round</KitButton>
+        <KitButton small :to="`/vehicles/${id}/photos`">Pictures</KitButton>
+        <KitButton small v-if="session.canWork" @click="importing = true">Import readings</KitButton>
+        <KitButton small @click="reporting = true">Report</KitButton>
       </template>
       <template #sheet>
         <SheetView

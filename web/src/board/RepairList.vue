@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { ref } from 'vue';
 import type { RepairView } from '@aspecta/contract/verdict';
 import { isBought, isCutIn } from '@aspecta/core/verdict';
@@ -47,7 +49,7 @@ async function takeBack({ id }: RepairView): Promise<void> {
     <p v-if="props.repairs.length === 0" class="soft small">
       None yet. Measure a panel, mark what is damaged, and weigh it.
     </p>
-    <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+    <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
     <ul>
       <li v-for="repair in repairs" :key="repair.id">
         <div class="row spread">
@@ -62,35 +64,25 @@ async function takeBack({ id }: RepairView): Promise<void> {
           >
         </p>
         <div class="row">
-          <RouterLink
-            v-if="isCutIn(repair.choice)"
-            class="btn small-btn"
-            :to="`/vehicles/${vehicle}/repairs/${repair.id}/cut`"
-            >Cut</RouterLink
+          <KitButton small v-if="isCutIn(repair.choice)" :to="`/vehicles/${vehicle}/repairs/${repair.id}/cut`"
+            >Cut</KitButton
           >
-          <RouterLink
-            v-if="isCutIn(repair.choice)"
-            class="btn small-btn"
-            :to="`/vehicles/${vehicle}/repairs/${repair.id}/weld`"
-            >Weld</RouterLink
+          <KitButton small v-if="isCutIn(repair.choice)" :to="`/vehicles/${vehicle}/repairs/${repair.id}/weld`"
+            >Weld</KitButton
           >
-          <RouterLink v-if="isBought(repair.choice)" class="btn small-btn" to="/orders">Order</RouterLink>
-          <button
-            v-if="session.canWork"
-            class="btn small-btn"
-            :disabled="form.busy.value"
-            @click="setDone(repair, !repair.done)"
-          >
+          <KitButton small v-if="isBought(repair.choice)" to="/orders">Order</KitButton>
+          <KitButton small v-if="session.canWork" :disabled="form.busy.value" @click="setDone(repair, !repair.done)">
             {{ repair.done ? '✓ Done' : 'Mark as done' }}
-          </button>
-          <button
+          </KitButton>
+          <KitButton
+            small
+            plain
             v-if="session.canWork && !repair.done"
-            class="btn plain small-btn"
             :disabled="form.busy.value"
             @click="takeBack(repair)"
           >
             {{ asked === repair.id ? 'Really take it back' : 'Take it back' }}
-          </button>
+          </KitButton>
         </div>
       </li>
     </ul>

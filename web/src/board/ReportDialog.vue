@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import Dialog from '../shell/Dialog.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitDialog from '../kit/KitDialog.vue';
 import { useSession } from '../shell/session.ts';
 
 /* What can be taken along: the inspection on paper or as a table, and the readings themselves. */
@@ -10,7 +11,7 @@ const file = (name: string) => `/api/vehicles/${props.vehicle}/${name}`;
 </script>
 
 <template>
-  <Dialog title="Take it along" @close="emit('close')">
+  <KitDialog title="Take it along" @close="emit('close')">
     <div class="stack">
       <p class="eyebrow">Inspection report</p>
       <p class="soft small">
@@ -18,24 +19,24 @@ const file = (name: string) => `/api/vehicles/${props.vehicle}/${name}`;
         it certifies nothing.
       </p>
       <div class="row">
-        <a v-if="!session.isCustomer" class="btn main" :href="file('inspection.pdf')" download
-          >Report for the workshop (PDF)</a
+        <KitButton main v-if="!session.isCustomer" :href="file('inspection.pdf')" download
+          >Report for the workshop (PDF)</KitButton
         >
-        <a class="btn" :href="file('inspection.pdf?for=customer')" download>In plain words, for a customer (PDF)</a>
+        <KitButton :href="file('inspection.pdf?for=customer')" download>In plain words, for a customer (PDF)</KitButton>
         <template v-if="!session.isCustomer">
-          <a class="btn small-btn" :href="file('inspection.csv')" download>Table (CSV)</a>
-          <a class="btn small-btn" :href="file('inspection.xlsx')" download>Workbook (XLSX)</a>
+          <KitButton small :href="file('inspection.csv')" download>Table (CSV)</KitButton>
+          <KitButton small :href="file('inspection.xlsx')" download>Workbook (XLSX)</KitButton>
         </template>
       </div>
       <template v-if="!session.isCustomer">
         <p class="eyebrow">Readings</p>
         <p class="soft small">Every reading that counts. Brought in again, they are exactly what they were.</p>
         <div class="row">
-          <a class="btn small-btn" :href="file('readings.csv')" download>CSV</a>
-          <a class="btn small-btn" :href="file('readings.xlsx')" download>XLSX</a>
-          <a class="btn small-btn" :href="file('readings.json')" download>JSON</a>
+          <KitButton small :href="file('readings.csv')" download>CSV</KitButton>
+          <KitButton small :href="file('readings.xlsx')" download>XLSX</KitButton>
+          <KitButton small :href="file('readings.json')" download>JSON</KitButton>
         </div>
       </template>
     </div>
-  </Dialog>
+  </KitDialog>
 </template>

@@ -8,7 +8,7 @@ import { button, FakeServer, openPage, problem, signIn } from '../testing/fakeSe
 import BoardPage from './BoardPage.vue';
 
 // The import dialog tells its success in a message of the frame around all pages.
-vi.mock('naive-ui', () => ({ useMessage: () => ({ success: vi.fn() }) }));
+vi.mock('../kit/useToast.ts', () => ({ useToast: () => ({ done: vi.fn(), failed: vi.fn() }) }));
 
 const plan = bodyPlan('saloon');
 const panelEntry = (panel: string, over: Partial<BoardPanel> = {}): BoardPanel => ({
@@ -168,7 +168,7 @@ describe('the board', () => {
     expect(server.to('GET /vehicles/v/repairs')).toHaveLength(0);
     expect(page.text()).not.toMatch(/Import readings|Mark as done|Take it back/);
     await button(page, /Read what was found/).trigger('click');
-    expect(page.findAll('dialog a').map((link) => link.attributes('href'))).toEqual([
+    expect(page.findAll('.dialog a').map((link) => link.attributes('href'))).toEqual([
       '/api/vehicles/v/inspection.pdf?for=customer',
     ]);
   });
@@ -184,7 +184,7 @@ describe('the board', () => {
   it('offers the report in every form', async () => {
     const { page } = await open();
     await button(page, 'Report').trigger('click');
-    const files = page.findAll('dialog a').map((link) => link.attributes('href')!.replace('/api/vehicles/v/', ''));
+    const files = page.findAll('.dialog a').map((link) => link.attributes('href')!.replace('/api/vehicles/v/', ''));
     expect(files).toEqual([
       'inspection.pdf',
       'inspection.pdf?for=customer',
@@ -200,7 +200,7 @@ describe('the board', () => {
     const { page } = await open();
     await button(page, 'Import readings').trigger('click');
     const give = async (name: string) => {
-      const input = page.get('dialog input[type=file]');
+      const input = page.get('.dialog input[type=file]');
       Object.defineProperty(input.element, 'files', { value: [new File(['x'], name)], configurable: true });
       await input.trigger('change');
       await flushPromises();
@@ -212,8 +212,8 @@ describe('the board', () => {
       panels: { 'sill-l': 12 },
     });
     await give('wrong.csv');
-    expect(page.get('dialog [role=alert]').text()).toContain('1 line cannot be taken; nothing has been stored.');
-    expect(page.get('dialog').text()).toContain('“left” is no number.');
+    expect(page.get('.dialog [role=alert]').text()).toContain('1 line cannot be taken; nothing has been stored.');
+    expect(page.get('.dialog').text()).toContain('“left” is no number.');
     server.on('POST /vehicles/v/readings/import', { count: 12, stored: false, errors: [], panels: { 'sill-l': 12 } });
     server.on('POST /vehicles/v/readings/import?store=1', {
       count: 12,
@@ -225,7 +225,7 @@ describe('the board', () => {
     await button(page, /^Store/).trigger('click');
     await flushPromises();
     expect(server.to('POST /vehicles/v/readings/import?store=1')).toHaveLength(1);
-    expect(page.find('dialog').exists()).toBe(false);
+    expect(page.find('.dialog').exists()).toBe(false);
     expect(server.to('GET /vehicles/v/board')).toHaveLength(2);
   });
 

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import KitUpload from '../kit/KitUpload.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -7,7 +12,6 @@ import type { PhotoView } from '@aspecta/contract/survey';
 import { bodyPlans, panelOf } from '@aspecta/core/body';
 import { boxOf, firstCrossing, simplifyRing, type Point, type Ring } from '@aspecta/core/geometry';
 import { get, postBytes, put } from '../shell/api.ts';
-import Field from '../shell/Field.vue';
 import StationFrame from '../shell/StationFrame.vue';
 import { useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -58,8 +62,7 @@ function startTracing(): void {
   tracing.value = true;
   ring.value = [];
 }
-async function pick(event: Event): Promise<void> {
-  const file = (event.target as HTMLInputElement).files?.[0];
+async function pick([file]: readonly File[]): Promise<void> {
   if (!file) return;
   await form.submit(async () => {
     const path = `/plans/outline-from-drawing?name=${encodeURIComponent(file.name)}`;
@@ -121,36 +124,28 @@ async function save(): Promise<void> {
             </p>
             <p class="small soft">{{ ring.length }} corners. Drag one; tap the middle of a side to add one.</p>
           </div>
-          <label class="btn"
-            ><input
-              type="file"
-              accept=".dxf,.svg"
-              class="visually-hidden"
-              aria-label="DXF or SVG drawing"
-              @change="pick"
-            />Read a DXF or SVG drawing</label
-          >
-          <p v-for="text in notes" :key="text" class="notice small">{{ text }}</p>
+          <KitUpload label="Read a DXF or SVG drawing" accept=".dxf,.svg" @files="pick" />
+          <KitNotice quiet v-for="text in notes" :key="text" class="small">{{ text }}</KitNotice>
           <div v-if="load.data.value.photos.length > 0" class="stack">
             <p class="eyebrow">Trace a picture</p>
             <div class="row">
-              <button
+              <KitButton
+                small
                 v-for="entry in load.data.value.photos"
                 :key="entry.id"
-                class="btn small-btn"
                 :aria-pressed="photo?.id === entry.id"
                 @click="photo = photo?.id === entry.id ? null : entry"
               >
                 {{ entry.note || 'Picture' }}
-              </button>
+              </KitButton>
             </div>
-            <button class="btn" :disabled="!photo" @click="startTracing">Start a new outline on it</button>
+            <KitButton :disabled="!photo" @click="startTracing">Start a new outline on it</KitButton>
           </div>
           <div v-if="tracing" class="row">
-            <button class="btn main" :disabled="ring.length < 3" @click="tracing = false">Close the outline</button>
-            <button class="btn" :disabled="ring.length === 0" @click="ring = ring.slice(0, -1)">Take one back</button>
+            <KitButton main :disabled="ring.length < 3" @click="tracing = false">Close the outline</KitButton>
+            <KitButton :disabled="ring.length === 0" @click="ring = ring.slice(0, -1)">Take one back</KitButton>
           </div>
-          <Field
+          <KitField
             v-slot="{ bind }"
             label="Name of your body plan"
             :hint="
@@ -159,24 +154,20 @@ async function save(): Promise<void> {
                 : 'This shop’s own plan'
             "
             :error="form.errors['name']"
-            ><input v-bind="bind" v-model="name" class="input"
-          /></Field>
-          <p
-            v-if="crossing ?? form.errors['outline'] ?? form.errors['file'] ?? form.general.value"
-            class="notice bad"
-            role="alert"
-          >
+            ><KitInput v-bind="bind" v-model="name"
+          /></KitField>
+          <KitNotice bad v-if="crossing ?? form.errors['outline'] ?? form.errors['file'] ?? form.general.value">
             {{ crossing ?? form.errors['outline'] ?? form.errors['file'] ?? form.general.value }}
-          </p>
+          </KitNotice>
           <div class="row">
-            <button
-              class="btn main"
+            <KitButton
+              main
               :disabled="form.busy.value || crossing !== null || tracing || ring.length < 3"
               @click="save"
             >
               Save the outline
-            </button>
-            <RouterLink class="btn" :to="`/vehicles/${id}/panels/${panel}`">Cancel</RouterLink>
+            </KitButton>
+            <KitButton :to="`/vehicles/${id}/panels/${panel}`">Cancel</KitButton>
           </div>
           <p class="small soft">
             Readings and zones keep their places. What no longer lies on the sheet is dropped from the plan.

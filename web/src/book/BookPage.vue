@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { computed, ref } from 'vue';
 import { calculationNotes } from './notes.ts';
 import { useSession } from '../shell/session.ts';
 import { useUnits } from '../shell/units.ts';
-import Chips from '../shell/Chips.vue';
-import Field from '../shell/Field.vue';
 import StationFrame from '../shell/StationFrame.vue';
 import BookDrawing from './BookDrawing.vue';
 import KeepInCar from './KeepInCar.vue';
@@ -40,8 +43,8 @@ async function copy(): Promise<void> {
 <template>
   <StationFrame :crumbs="[{ text: 'Bench book', to: '/book' }]" :title="page.title">
     <template #tools>
-      <button class="btn small-btn" @click="copy">{{ copied ? 'Link copied' : 'Copy the link' }}</button>
-      <button class="btn small-btn" @click="book.reset()">Usual values</button>
+      <KitButton small @click="copy">{{ copied ? 'Link copied' : 'Copy the link' }}</KitButton>
+      <KitButton small @click="book.reset()">Usual values</KitButton>
     </template>
     <template #sheet>
       <div class="bench" :class="{ stale: broken }">
@@ -56,41 +59,41 @@ async function copy(): Promise<void> {
       <form class="stack" @submit.prevent="book.again()">
         <p class="soft small">To {{ page.wants }}.</p>
         <template v-for="field in page.fields" :key="field.key">
-          <Chips
+          <KitChips
             v-if="field.kind === 'choice' && field.options"
             :model-value="typed[field.key] ?? ''"
             :legend="field.label"
             :options="field.options"
             @update:model-value="typed[field.key] = $event"
           />
-          <Field
+          <KitField
             v-else
             v-slot="{ bind }"
             :label="field.unit ? `${field.label}, ${field.unit}` : field.label"
             :error="errors[field.key]"
             :hint="field.hint"
           >
-            <textarea
+            <KitInput
+              mono
               v-if="field.kind === 'lines'"
               v-bind="bind"
               v-model="typed[field.key]"
-              class="input mono"
               rows="5"
               spellcheck="false"
             />
-            <input
+            <KitInput
+              mono
               v-else
               v-bind="bind"
               v-model="typed[field.key]"
-              class="input mono"
               autocomplete="off"
               :inputmode="field.kind === 'number' ? 'decimal' : 'text'"
             />
-          </Field>
+          </KitField>
         </template>
       </form>
       <RunningBar :progress="progress" :stopped="stopped" @stop="book.stop()" @again="book.again()" />
-      <p v-if="general" class="notice bad" role="alert">{{ general }}</p>
+      <KitNotice bad v-if="general">{{ general }}</KitNotice>
       <p v-if="broken && answer" class="small soft">The answer shown belongs to the last values that could be read.</p>
       <dl v-if="answer && answer.rows.length > 0" class="rows">
         <template v-for="row in answer.rows" :key="row.name + row.text"
@@ -106,11 +109,11 @@ async function copy(): Promise<void> {
           :cut="page.outline(result as never)"
           :mark="page.marks?.(result as never) ?? []"
         />
-        <button v-if="session.canWork && answer" class="btn small-btn" @click="keeping = true">Use in a car</button>
+        <KitButton small v-if="session.canWork && answer" @click="keeping = true">Use in a car</KitButton>
       </div>
-      <div v-if="notes.cautions.length > 0" class="notice small">
+      <KitNotice quiet v-if="notes.cautions.length > 0" class="small">
         <p v-for="caution in notes.cautions" :key="caution">{{ caution }}</p>
-      </div>
+      </KitNotice>
       <p class="small soft source">{{ notes.question }} By {{ notes.sources.join('; ') }}.</p>
       <p class="small soft">
         <RouterLink :to="`/book/figures/${page.calc}`">By figures</RouterLink> ·

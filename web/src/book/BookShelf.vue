@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import KitInput from '../kit/KitInput.vue';
 import { computed, ref } from 'vue';
 import { useSession } from '../shell/session.ts';
 import type { CalculationView } from '@aspecta/contract/calc';
@@ -32,10 +33,9 @@ const rest = computed(() => {
       <h1>Bench book</h1>
       <label class="search">
         <span class="visually-hidden">What do you want to do?</span>
-        <input
+        <KitInput
           v-model="wanted"
           type="search"
-          class="input"
           placeholder="What do you want to do? fold an arch, space plugs, check diagonals …"
           autocomplete="off"
         />

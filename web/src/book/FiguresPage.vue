@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { computed, ref, shallowRef } from 'vue';
 import type { CalculationView } from '@aspecta/contract/calc';
 import { listBook, runBook } from '../workers/bookBridge.ts';
@@ -61,15 +64,13 @@ async function run(): Promise<void> {
     <template #sheet>
       <form class="io" @submit.prevent="run">
         <label for="given">Input, JSON</label>
-        <textarea id="given" v-model="input" class="input mono" spellcheck="false" />
+        <KitInput mono id="given" v-model="input" spellcheck="false" rows="4" />
         <div class="row">
-          <button class="btn main" :disabled="progress !== null">Compute</button>
-          <button type="button" class="btn" @click="input = JSON.stringify(entry?.example ?? {}, null, 2)">
-            The worked example
-          </button>
+          <KitButton submit main :disabled="progress !== null">Compute</KitButton>
+          <KitButton @click="input = JSON.stringify(entry?.example ?? {}, null, 2)"> The worked example </KitButton>
         </div>
         <RunningBar :progress="progress" :stopped="stopped" @stop="stop()" @again="run" />
-        <p v-if="wrong" class="notice bad" role="alert">{{ wrong }}</p>
+        <KitNotice bad v-if="wrong">{{ wrong }}</KitNotice>
       </form>
     </template>
     <template #card>
@@ -97,7 +98,7 @@ async function run(): Promise<void> {
             >
           </dl>
         </section>
-        <p v-for="caution in entry?.cautions ?? []" :key="caution" class="notice small">{{ caution }}</p>
+        <KitNotice quiet v-for="caution in entry?.cautions ?? []" :key="caution" class="small">{{ caution }}</KitNotice>
         <p class="small soft">
           By {{ entry?.sources.join('; ') }}. <span class="mono">aspecta calc {{ id }} &lt; in.json</span>
         </p>

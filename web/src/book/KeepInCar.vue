@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitDialog from '../kit/KitDialog.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { ref } from 'vue';
 import type { GarageVehicle, Vehicle } from '@aspecta/contract/garage';
 import { get, put } from '../shell/api.ts';
-import Dialog from '../shell/Dialog.vue';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
@@ -35,7 +37,7 @@ async function keep(id: string): Promise<void> {
 </script>
 
 <template>
-  <Dialog title="Use in a car" @close="emit('close')">
+  <KitDialog title="Use in a car" @close="emit('close')">
     <p class="small soft">
       The answer and its link go into the notes of the car, shown on its Board<template v-if="price"
         >; a price can be weighed in the verdict of a panel</template
@@ -45,20 +47,18 @@ async function keep(id: string): Promise<void> {
       <ul v-if="load.data.value">
         <li v-for="car in load.data.value" :key="car.id">
           <strong>{{ car.nickname }}, {{ car.year }}</strong>
-          <button class="btn" :disabled="form.busy.value || kept !== null" @click="keep(car.id)">Into its notes</button>
-          <button v-if="price" class="btn" :aria-pressed="pricing === car" @click="pricing = car">
-            Price of a panel
-          </button>
+          <KitButton :disabled="form.busy.value || kept !== null" @click="keep(car.id)">Into its notes</KitButton>
+          <KitButton v-if="price" :aria-pressed="pricing === car" @click="pricing = car"> Price of a panel </KitButton>
           <RouterLink v-if="kept === car.id" :to="`/vehicles/${car.id}`">Kept. To its Board</RouterLink>
         </li>
       </ul>
       <p v-if="load.data.value?.length === 0">No car has been rolled in yet.</p>
     </Waiting>
     <OfferInCar v-if="pricing && price" :key="pricing.id" :car="pricing" :price="price" />
-    <p v-if="form.general.value ?? Object.values(form.errors)[0]" class="notice bad" role="alert">
+    <KitNotice bad v-if="form.general.value ?? Object.values(form.errors)[0]">
       {{ form.general.value ?? Object.values(form.errors)[0] }}
-    </p>
-  </Dialog>
+    </KitNotice>
+  </KitDialog>
 </template>
 
 <style scoped>

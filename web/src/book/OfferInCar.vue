@@ -1,8 +1,12 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitSelect from '../kit/KitSelect.vue';
 import { reactive, ref } from 'vue';
 import type { GarageVehicle } from '@aspecta/contract/garage';
 import { post } from '../shell/api.ts';
-import Field from '../shell/Field.vue';
 import { newId } from '../shell/newId.ts';
 import { planOf } from '../shell/plans.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -38,23 +42,23 @@ async function give(): Promise<void> {
 <template>
   <Waiting :of="load" what="The panels">
     <form v-if="load.data.value" class="stack" @submit.prevent="give">
-      <Field v-slot="{ bind }" :label="`For which panel of ${car.nickname}?`" :error="form.errors['panel']">
-        <select v-bind="bind" v-model="draft.panel" class="input">
+      <KitField v-slot="{ bind }" :label="`For which panel of ${car.nickname}?`" :error="form.errors['panel']">
+        <KitSelect v-bind="bind" v-model="draft.panel">
           <option value="" disabled>choose a panel</option>
           <option v-for="panel in load.data.value" :key="panel.id" :value="panel.id">{{ panel.name }}</option>
-        </select>
-      </Field>
-      <Field v-slot="{ bind }" label="Maker" :error="form.errors['maker']"
-        ><input v-bind="bind" v-model="draft.maker" class="input"
-      /></Field>
-      <Field v-slot="{ bind }" label="Delivery, days" :error="form.errors['leadDays']"
-        ><input v-bind="bind" v-model="draft.leadDays" class="input mono" inputmode="numeric"
-      /></Field>
-      <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+        </KitSelect>
+      </KitField>
+      <KitField v-slot="{ bind }" label="Maker" :error="form.errors['maker']"
+        ><KitInput v-bind="bind" v-model="draft.maker"
+      /></KitField>
+      <KitField v-slot="{ bind }" label="Delivery, days" :error="form.errors['leadDays']"
+        ><KitInput mono v-bind="bind" v-model="draft.leadDays" inputmode="numeric"
+      /></KitField>
+      <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
       <div class="row">
-        <button class="btn main" :disabled="form.busy.value || draft.panel === '' || given === draft.panel">
+        <KitButton submit main :disabled="form.busy.value || draft.panel === '' || given === draft.panel">
           Give it this price
-        </button>
+        </KitButton>
         <RouterLink v-if="given" :to="`/vehicles/${car.id}/panels/${given}/verdict`">Kept. To its verdict</RouterLink>
       </div>
       <p class="small soft">Tax is added by the house rules of the shop.</p>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitSelect from '../kit/KitSelect.vue';
 import { computed, ref } from 'vue';
 import { postForBlob } from '../shell/api.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -37,14 +40,14 @@ async function save(): Promise<void> {
 <template>
   <div class="row files">
     <label class="visually-hidden" :for="`${name}-as`">File of the outline</label>
-    <select :id="`${name}-as`" v-model="as" class="input">
+    <KitSelect :id="`${name}-as`" v-model="as">
       <option v-for="entry in FILES" :key="entry.as" :value="entry.as">{{ entry.label }}</option>
-    </select>
-    <button class="btn small-btn" :disabled="form.busy.value" @click="save">Outline 1:1 as {{ file.label }}</button>
+    </KitSelect>
+    <KitButton small :disabled="form.busy.value" @click="save">Outline 1:1 as {{ file.label }}</KitButton>
   </div>
-  <p v-if="form.general.value ?? Object.values(form.errors)[0]" class="notice bad" role="alert">
+  <KitNotice bad v-if="form.general.value ?? Object.values(form.errors)[0]">
     {{ form.general.value ?? Object.values(form.errors)[0] }}
-  </p>
+  </KitNotice>
 </template>
 
 <style scoped>

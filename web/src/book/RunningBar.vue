@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import KitProgress from '../kit/KitProgress.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { percent } from '../shell/units.ts';
 
 /* What a long calculation shows: how far it has come, and how to stop it. */
@@ -8,13 +11,13 @@ const emit = defineEmits<{ stop: []; again: [] }>();
 
 <template>
   <div v-if="progress !== null" class="running" role="status">
-    <progress :value="progress > 0 ? progress : undefined" max="1" aria-label="Computing" />
+    <KitProgress label="Computing" :share="progress > 0 ? progress : null" />
     <span class="mono small">{{ progress > 0 ? percent(progress) : '…' }}</span>
-    <button type="button" class="btn small-btn" @click="emit('stop')">Stop</button>
+    <KitButton small @click="emit('stop')">Stop</KitButton>
   </div>
-  <p v-else-if="stopped" class="notice small" role="status">
-    Stopped. <button type="button" class="btn small-btn" @click="emit('again')">Compute again</button>
-  </p>
+  <KitNotice v-else-if="stopped" class="small">
+    Stopped. <KitButton small @click="emit('again')">Compute again</KitButton>
+  </KitNotice>
 </template>
 
 <style scoped>

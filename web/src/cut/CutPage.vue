@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitPress from '../kit/KitPress.vue';
+import KitTable from '../kit/KitTable.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { Download } from 'lucide-vue-next';
@@ -106,12 +110,12 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
               >.
             </p>
           </div>
-          <p v-for="warning in plan.line.warnings" :key="warning" class="notice bad">{{ warning }}</p>
+          <KitNotice bad v-for="warning in plan.line.warnings" :key="warning">{{ warning }}</KitNotice>
           <WeighedLines :line="plan.line" />
-          <p v-if="load.data.value.repair.staleZones.length > 0" class="notice bad">
+          <KitNotice bad v-if="load.data.value.repair.staleZones.length > 0">
             The damage was changed after the decision; the line follows the damage as it is now. Look at the verdict
             again.
-          </p>
+          </KitNotice>
           <p v-if="plan.thin.length > 0" class="small">
             Hatched: by its readings more likely than not too thin to weld to. The line stays out of there where it can.
           </p>
@@ -119,14 +123,14 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
             {{ plan.line.weldsToDrill }} spot {{ plan.line.weldsToDrill === 1 ? 'weld' : 'welds' }} of its named seams
             to drill out.
           </p>
-          <p v-if="plan.onMap.unmeasured > 0.02" class="notice">
+          <KitNotice quiet v-if="plan.onMap.unmeasured > 0.02">
             {{ percent(plan.onMap.unmeasured) }} of the line runs over metal that has not been measured. Measure along
             it before you cut.
-          </p>
-          <p v-if="plan.onMap.doubtful > 0.02" class="notice bad">
+          </KitNotice>
+          <KitNotice bad v-if="plan.onMap.doubtful > 0.02">
             {{ percent(plan.onMap.doubtful) }} of the line may run over metal too thin to weld to. Move it out.
-          </p>
-          <table class="plain offsets">
+          </KitNotice>
+          <KitTable class="offsets">
             <caption class="visually-hidden">
               Tape offsets of each corner
             </caption>
@@ -141,14 +145,14 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
             <tbody>
               <tr v-for="(entry, i) in plan.corners" :key="i" :class="{ on: picked === i }" @click="picked = i">
                 <td>
-                  <button class="link" :aria-pressed="picked === i">{{ i + 1 }}</button>
+                  <KitPress class="link" :aria-pressed="picked === i">{{ i + 1 }}</KitPress>
                 </td>
                 <td class="num">{{ entry.offsets[0]!.text }}</td>
                 <td class="num">{{ entry.offsets[1]!.text }}</td>
                 <td class="num">{{ plan.runs[i]!.text }}</td>
               </tr>
             </tbody>
-          </table>
+          </KitTable>
           <p class="small soft">
             Square to a straight edge laid along each yellow line.
             <template v-if="plan.mirror"
@@ -171,35 +175,33 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
             <div class="field">
               <span class="label">Straight runs, at most</span>
               <div class="row">
-                <button
-                  class="btn"
+                <KitButton
                   aria-label="One run fewer"
                   :disabled="settings.maxCorners <= 3"
                   @click="settings.maxCorners--"
                 >
-                  −</button
+                  −</KitButton
                 ><span class="mono">{{ settings.maxCorners }}</span
-                ><button
-                  class="btn"
+                ><KitButton
                   aria-label="One run more"
                   :disabled="settings.maxCorners >= 12"
                   @click="settings.maxCorners++"
                 >
                   +
-                </button>
+                </KitButton>
               </div>
             </div>
           </fieldset>
           <p class="small soft" role="status">
             {{ form.busy.value ? 'Saving …' : plan.saved ? 'Saved.' : 'The usual settings of the shop.' }}
           </p>
-          <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+          <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
           <div>
             <p class="eyebrow">The patch at 1:1, and the card</p>
             <div class="row">
-              <a class="btn small-btn" :href="file('patch.dxf')" download><Download :size="16" />DXF</a>
-              <a class="btn small-btn" :href="file('patch.svg')" download><Download :size="16" />SVG</a>
-              <a class="btn small-btn" :href="file('card.pdf')" download><Download :size="16" />Cut card</a>
+              <KitButton small :href="file('patch.dxf')" download><Download :size="16" />DXF</KitButton>
+              <KitButton small :href="file('patch.svg')" download><Download :size="16" />SVG</KitButton>
+              <KitButton small :href="file('card.pdf')" download><Download :size="16" />Cut card</KitButton>
             </div>
           </div>
           <section class="notice bad">

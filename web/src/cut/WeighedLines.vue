@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitTable from '../kit/KitTable.vue';
 import { computed } from 'vue';
 import type { CutLine } from '@aspecta/core/cut';
 import { useUnits } from '../shell/units.ts';
@@ -11,13 +13,13 @@ const more = (cost: number) => `${Math.round((cost / props.line.cost - 1) * 100)
 </script>
 
 <template>
-  <details>
-    <summary class="small">Why here, and what else was weighed</summary>
+  <KitCollapse>
+    <template #title>Why here, and what else was weighed</template>
     <p v-for="why in whys" :key="why" class="small">{{ why }}</p>
     <p v-if="line.layersBehind.length > 0" class="small">
       Behind it, not to be cut: {{ line.layersBehind.join(', ') }}. Set the blade to one sheet.
     </p>
-    <table v-if="line.alternatives.length > 0" class="plain small">
+    <KitTable v-if="line.alternatives.length > 0" class="small">
       <thead>
         <tr>
           <th>Other lines</th>
@@ -38,12 +40,12 @@ const more = (cost: number) => `${Math.round((cost / props.line.cost - 1) * 100)
           </td>
         </tr>
       </tbody>
-    </table>
+    </KitTable>
     <p class="small soft">
       A millimetre in a soft flat middle, near a hole or in double curvature costs more; beside a crease or on a flange
       less.
     </p>
-  </details>
+  </KitCollapse>
 </template>
 
 <style scoped>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { ref } from 'vue';
 import { GOALS, CLIMATES, type GarageVehicle, type Vehicle } from '@aspecta/contract/garage';
 import type { Board } from '@aspecta/contract/board';
@@ -53,9 +55,9 @@ async function bringBack(id: string): Promise<void> {
           <p class="eyebrow">{{ session.current?.shop.name }}</p>
           <h1>Which car, and what next?</h1>
         </div>
-        <button v-if="session.canWork" class="btn main" @click="adding = true">Roll a car in</button>
+        <KitButton main v-if="session.canWork" @click="adding = true">Roll a car in</KitButton>
       </div>
-      <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+      <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
       <div v-if="load.data.value.vehicles.length === 0" class="tile empty">
         <FlankSketch :plan="bodyPlan('saloon')" :states="{}" />
         <h2>The garage is empty</h2>
@@ -100,15 +102,13 @@ async function bringBack(id: string): Promise<void> {
             ><span class="eyebrow">Next</span>{{ vehicle.next.text }} →</RouterLink
           >
           <div v-if="session.canWork" class="row foot">
-            <button class="btn plain small-btn" @click="changing = vehicle">Change</button>
+            <KitButton small plain @click="changing = vehicle">Change</KitButton>
             <template v-if="owner()">
-              <button v-if="removing !== vehicle.id" class="btn plain small-btn" @click="removing = vehicle.id">
-                Remove
-              </button>
+              <KitButton small plain v-if="removing !== vehicle.id" @click="removing = vehicle.id"> Remove </KitButton>
               <template v-else
                 ><span class="small">Remove {{ vehicle.nickname }}? It can be brought back for 30 days.</span
-                ><button class="btn small-btn" @click="takeAway(vehicle.id)">Yes, remove</button
-                ><button class="btn plain small-btn" @click="removing = null">Keep</button></template
+                ><KitButton small @click="takeAway(vehicle.id)">Yes, remove</KitButton
+                ><KitButton small plain @click="removing = null">Keep</KitButton></template
               >
             </template>
           </div>
@@ -118,7 +118,7 @@ async function bringBack(id: string): Promise<void> {
         <h2>Removed in the last 30 days</h2>
         <p v-for="vehicle in load.data.value.removed" :key="vehicle.id" class="row">
           <span>{{ vehicle.nickname }}, {{ vehicle.year }}</span
-          ><button v-if="owner()" class="btn small-btn" @click="bringBack(vehicle.id)">Bring back</button>
+          ><KitButton small v-if="owner()" @click="bringBack(vehicle.id)">Bring back</KitButton>
         </p>
       </section>
       <VehicleForm

@@ -1,13 +1,18 @@
 <script setup lang="ts">
+import KitChecks from '../kit/KitChecks.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitDialog from '../kit/KitDialog.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitSelect from '../kit/KitSelect.vue';
 import { reactive, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { CLIMATES, GOALS, PASTS, type Climate, type Goal, type Past, type Vehicle } from '@aspecta/contract/garage';
 import type { PlanView } from '@aspecta/contract/body';
 import { bodyPlans } from '@aspecta/core/body';
 import { ApiProblem, post, put } from '../shell/api.ts';
-import Chips from '../shell/Chips.vue';
-import Dialog from '../shell/Dialog.vue';
-import Field from '../shell/Field.vue';
 import { newId } from '../shell/newId.ts';
 import { plansToChoose } from '../shell/plans.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -31,7 +36,7 @@ let version = props.vehicle?.version ?? 0;
 const id = newId();
 const plans = shallowRef<PlanView[]>([]);
 void plansToChoose().then((list) => (plans.value = list));
-const pasts = Object.entries(PASTS) as [Past, string][];
+const pasts = Object.entries(PASTS).map(([value, label]) => ({ value: value as Past, label }));
 const goals = Object.entries(GOALS).map(([value, label]) => ({ value: value as Goal, label }));
 const climates = Object.entries(CLIMATES).map(([value, label]) => ({ value: value as Climate, label }));
 
@@ -55,50 +60,47 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <Dialog :title="vehicle ? `Change ${vehicle.nickname}` : 'Roll a car in'" @close="emit('close')">
+  <KitDialog :title="vehicle ? `Change ${vehicle.nickname}` : 'Roll a car in'" @close="emit('close')">
     <form class="stack" @submit.prevent="save">
-      <Field v-slot="{ bind }" label="Nickname" hint="How you call it in the shop" :error="form.errors['nickname']"
-        ><input v-bind="bind" v-model="draft.nickname" class="input"
-      /></Field>
-      <Field v-slot="{ bind }" label="Year built" :error="form.errors['year']"
-        ><input v-bind="bind" v-model="draft.year" class="input mono" inputmode="numeric"
-      /></Field>
-      <Field
+      <KitField v-slot="{ bind }" label="Nickname" hint="How you call it in the shop" :error="form.errors['nickname']"
+        ><KitInput v-bind="bind" v-model="draft.nickname"
+      /></KitField>
+      <KitField v-slot="{ bind }" label="Year built" :error="form.errors['year']"
+        ><KitInput mono v-bind="bind" v-model="draft.year" inputmode="numeric"
+      /></KitField>
+      <KitField
         v-if="!vehicle"
         v-slot="{ bind }"
         label="Body plan"
         :hint="plans.find((plan) => plan.id === draft.planId)?.description"
         :error="form.errors['planId']"
       >
-        <select v-bind="bind" v-model="draft.planId" class="input">
+        <KitSelect v-bind="bind" v-model="draft.planId">
           <option v-for="plan in plans" :key="plan.id" :value="plan.id">
             {{ plan.name }}{{ plan.own ? ' (own)' : '' }}, {{ plan.panels }} panels
           </option>
-        </select>
-      </Field>
-      <Chips v-model="draft.goal" legend="What is it being restored to?" :options="goals" />
-      <Chips v-model="draft.climate" legend="Where has it lived?" :options="climates" />
-      <fieldset class="chips">
-        <legend>What is known of its past? It moves where the walk-round looks first.</legend>
-        <label v-for="[id, label] in pasts" :key="id" class="chip"
-          ><input v-model="draft.past" type="checkbox" :value="id" /><span>{{ label }}</span></label
-        >
-      </fieldset>
-      <Field v-slot="{ bind }" label="Notes" :error="form.errors['notes']">
-        <textarea v-bind="bind" v-model="draft.notes" class="input" />
-      </Field>
-      <p v-if="form.general.value" class="notice bad" role="alert">
+        </KitSelect>
+      </KitField>
+      <KitChips v-model="draft.goal" legend="What is it being restored to?" :options="goals" />
+      <KitChips v-model="draft.climate" legend="Where has it lived?" :options="climates" />
+      <KitChecks
+        v-model="draft.past"
+        legend="What is known of its past? It moves where the walk-round looks first."
+        :options="pasts"
+      />
+      <KitField v-slot="{ bind }" label="Notes" :error="form.errors['notes']">
+        <KitInput v-bind="bind" v-model="draft.notes" rows="4" />
+      </KitField>
+      <KitNotice bad v-if="form.general.value">
         {{ form.general.value }} Saving again keeps what is written here.
-      </p>
+      </KitNotice>
       <div class="row">
-        <button class="btn main" :disabled="form.busy.value">{{ vehicle ? 'Save' : 'Roll in' }}</button><button
-          type="button"
-          class="btn"
+        <KitButton submit main :disabled="form.busy.value">{{ vehicle ? 'Save' : 'Roll in' }}</KitButton><KitButton
           @click="emit('close')"
         >
           Cancel
-        </button>
+        </KitButton>
       </div>
     </form>
-  </Dialog>
+  </KitDialog>
 </template>

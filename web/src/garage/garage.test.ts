@@ -79,7 +79,7 @@ describe('the garage', () => {
     await field(page, 'Nickname').setValue('Old blue');
     await field(page, 'Year built').setValue(' 1971 ');
     await field(page, 'Body plan').setValue('pickup');
-    await page.get('dialog form').trigger('submit');
+    await page.get('.dialog form').trigger('submit');
     await flushPromises();
     expect(server.to('POST /vehicles')[0]).toMatchObject({ nickname: 'Old blue', year: 1971, planId: 'pickup' });
     expect(router.currentRoute.value.path).toBe('/vehicles/new');
@@ -93,9 +93,9 @@ describe('the garage', () => {
     await button(page, 'Roll a car in').trigger('click');
     await field(page, 'Nickname').setValue('Old blue');
     await field(page, 'Year built').setValue('sixties');
-    await page.get('dialog form').trigger('submit');
+    await page.get('.dialog form').trigger('submit');
     await flushPromises();
-    expect(page.get('dialog [role=alert]').text()).toContain('year must be a number');
+    expect(page.get('.dialog [role=alert]').text()).toContain('year must be a number');
     expect((field(page, 'Year built').element as HTMLInputElement).value).toBe('sixties');
     expect(server.to('POST /vehicles')[0]!['year']).toBe('sixties');
   });
@@ -110,18 +110,18 @@ describe('the garage', () => {
     const { page } = await open();
     await button(page, 'Change').trigger('click');
     await flushPromises();
-    expect(page.find('dialog select').exists()).toBe(false);
+    expect(page.find('.dialog select').exists()).toBe(false);
     await field(page, 'Nickname').setValue('Mary');
-    await page.get('dialog form').trigger('submit');
+    await page.get('.dialog form').trigger('submit');
     await flushPromises();
-    expect(page.get('dialog [role=alert]').text()).toContain('Saving again keeps what is written here');
-    await page.get('dialog form').trigger('submit');
+    expect(page.get('.dialog [role=alert]').text()).toContain('Saving again keeps what is written here');
+    await page.get('.dialog form').trigger('submit');
     await flushPromises();
     expect(server.to('PUT /vehicles/v').map((body) => [body['nickname'], body['version']])).toEqual([
       ['Mary', 3],
       ['Mary', 9],
     ]);
-    expect(page.find('dialog').exists()).toBe(false);
+    expect(page.find('.dialog').exists()).toBe(false);
   });
 
   it('asks before it removes, and brings back', async () => {

@@ -1,12 +1,15 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { computed, onMounted, ref, watch } from 'vue';
 import type { GaugeEvent, GaugeView } from '@aspecta/contract/gauge';
 import type { ReadingInput } from '@aspecta/contract/survey';
 import { layerOf, sheetOf, type Panel } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import type { NextReading } from '@aspecta/core/survey';
-import Chips from '../shell/Chips.vue';
-import Field from '../shell/Field.vue';
 import { useUnits } from '../shell/units.ts';
 import { alongLine, overGrid } from './rows.ts';
 import { useGauge } from './useGauge.ts';
@@ -129,9 +132,9 @@ function forget(): void {
         line can be reached, or type the readings.
       </p>
       <div v-for="one in gauge.gauges.value" :key="one.id" class="row">
-        <button class="btn grow" :disabled="gauge.connecting.value" @click="connect(one)">
+        <KitButton :disabled="gauge.connecting.value" @click="connect(one)" class="grow">
           Connect {{ one.name }}
-        </button>
+        </KitButton>
         <span v-if="one.inUseBy" class="small soft">in the hands of {{ one.inUseBy }}</span>
       </div>
     </template>
@@ -142,20 +145,20 @@ function forget(): void {
           >battery {{ gauge.battery.value }} %{{ gauge.battery.value < 20 ? ': charge it soon' : '' }}</span
         >
       </div>
-      <Chips v-if="layers.length > 1" v-model="layer" legend="Layer" :options="layers" />
-      <p v-if="wrongMaterial" class="notice bad" role="alert">
+      <KitChips v-if="layers.length > 1" v-model="layer" legend="Layer" :options="layers" />
+      <KitNotice bad v-if="wrongMaterial">
         {{ current.name }} is aluminium: a magnetic gauge says nothing there. Choose a steel layer or the thickness
         gauge.
-      </p>
-      <Chips v-model="pattern" legend="Where?" :options="patterns" />
-      <Field
+      </KitNotice>
+      <KitChips v-model="pattern" legend="Where?" :options="patterns" />
+      <KitField
         v-if="pattern === 'line' || pattern === 'grid'"
         v-slot="{ bind }"
         :label="`Step, ${units.word.value}`"
         hint="Now tap its two ends or corners on the sheet"
       >
-        <input v-bind="bind" v-model="step" class="input mono" inputmode="decimal" />
-      </Field>
+        <KitInput mono v-bind="bind" v-model="step" inputmode="decimal" />
+      </KitField>
       <p v-if="here || last" class="figure" aria-live="polite">
         {{ last || '– –' }} <small v-if="queue.length > 0">{{ queue.length }} to go</small>
       </p>
@@ -163,17 +166,17 @@ function forget(): void {
       <p v-if="here" class="small soft">
         Now at {{ units.length(here[0]) }} from the left, {{ units.length(here[1]) }} up.
       </p>
-      <button v-if="gauge.held.value.standIn" class="btn main press" :disabled="!here || wrongMaterial" @click="press">
+      <KitButton main v-if="gauge.held.value.standIn" :disabled="!here || wrongMaterial" @click="press" class="press">
         Press the gauge’s button
-      </button>
+      </KitButton>
       <div class="row">
-        <button class="btn small-btn" @click="zero">Zero it</button>
-        <button v-if="queue.length > 0" class="btn small-btn" @click="forget">Forget the places</button>
-        <button class="btn small-btn" @click="gauge.putDown()">Put it down</button>
+        <KitButton small @click="zero">Zero it</KitButton>
+        <KitButton small v-if="queue.length > 0" @click="forget">Forget the places</KitButton>
+        <KitButton small @click="gauge.putDown()">Put it down</KitButton>
       </div>
     </template>
-    <p v-if="error" class="notice bad" role="alert">{{ error }}</p>
-    <p v-if="gauge.word.value" class="notice" role="status">{{ gauge.word.value }}</p>
+    <KitNotice bad v-if="error">{{ error }}</KitNotice>
+    <KitNotice v-if="gauge.word.value">{{ gauge.word.value }}</KitNotice>
     <p class="small soft" role="status">{{ stored === 0 ? '' : `${stored} stored.` }}</p>
   </div>
 </template>

@@ -1,9 +1,13 @@
 <script setup lang="ts">
+import KitCheckbox from '../kit/KitCheckbox.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { reactive, ref } from 'vue';
 import type { Shop } from '@aspecta/contract/shop';
 import { ApiProblem, get, put } from '../shell/api.ts';
-import Chips from '../shell/Chips.vue';
-import Field from '../shell/Field.vue';
 import { majorUnits, minorUnits } from '../shell/money.ts';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -97,10 +101,10 @@ async function save(): Promise<void> {
         <form class="tile stack" @submit.prevent="save">
           <h2>Units, tax and rates</h2>
           <fieldset class="stack bare" :disabled="!owner()">
-            <Field v-slot="{ bind }" label="Name of the shop" :error="form.errors['name']"
-              ><input v-bind="bind" v-model="rules.name" class="input"
-            /></Field>
-            <Chips
+            <KitField v-slot="{ bind }" label="Name of the shop" :error="form.errors['name']"
+              ><KitInput v-bind="bind" v-model="rules.name"
+            /></KitField>
+            <KitChips
               v-model="rules.unit"
               legend="Lengths are shown in"
               :options="[
@@ -109,45 +113,43 @@ async function save(): Promise<void> {
               ]"
             />
             <div class="two">
-              <Field v-slot="{ bind }" label="Currency" hint="Three letters" :error="form.errors['currency']"
-                ><input v-bind="bind" v-model="rules.currency" class="input mono" maxlength="3"
-              /></Field>
-              <Field v-slot="{ bind }" label="Tax, %" :error="form.errors['taxRate']"
-                ><input v-bind="bind" v-model="rules.tax" class="input mono" inputmode="decimal"
-              /></Field>
-              <Field v-slot="{ bind }" label="An hour of work" :error="form.errors['rates.hour']"
-                ><input v-bind="bind" v-model="rules.hour" class="input mono" inputmode="decimal"
-              /></Field>
-              <Field v-slot="{ bind }" label="Sheet steel, a dm²" :error="form.errors['rates.sheetDm2']"
-                ><input v-bind="bind" v-model="rules.sheetDm2" class="input mono" inputmode="decimal"
-              /></Field>
-              <Field v-slot="{ bind }" label="Wire, gas, discs for 1 m" :error="form.errors['rates.weldMetre']"
-                ><input v-bind="bind" v-model="rules.weldMetre" class="input mono" inputmode="decimal"
-              /></Field>
-              <Field v-slot="{ bind }" label="Coating, a dm²" :error="form.errors['rates.coatDm2']"
-                ><input v-bind="bind" v-model="rules.coatDm2" class="input mono" inputmode="decimal"
-              /></Field>
+              <KitField v-slot="{ bind }" label="Currency" hint="Three letters" :error="form.errors['currency']"
+                ><KitInput mono v-bind="bind" v-model="rules.currency" maxlength="3"
+              /></KitField>
+              <KitField v-slot="{ bind }" label="Tax, %" :error="form.errors['taxRate']"
+                ><KitInput mono v-bind="bind" v-model="rules.tax" inputmode="decimal"
+              /></KitField>
+              <KitField v-slot="{ bind }" label="An hour of work" :error="form.errors['rates.hour']"
+                ><KitInput mono v-bind="bind" v-model="rules.hour" inputmode="decimal"
+              /></KitField>
+              <KitField v-slot="{ bind }" label="Sheet steel, a dm²" :error="form.errors['rates.sheetDm2']"
+                ><KitInput mono v-bind="bind" v-model="rules.sheetDm2" inputmode="decimal"
+              /></KitField>
+              <KitField v-slot="{ bind }" label="Wire, gas, discs for 1 m" :error="form.errors['rates.weldMetre']"
+                ><KitInput mono v-bind="bind" v-model="rules.weldMetre" inputmode="decimal"
+              /></KitField>
+              <KitField v-slot="{ bind }" label="Coating, a dm²" :error="form.errors['rates.coatDm2']"
+                ><KitInput mono v-bind="bind" v-model="rules.coatDm2" inputmode="decimal"
+              /></KitField>
             </div>
-            <Field
+            <KitField
               v-slot="{ bind }"
               label="Workshop, °C"
               hint="As a rule: sheet cools down to it, and coats dry at it"
               :error="form.errors['temperature']"
-              ><input v-bind="bind" v-model="rules.temperature" class="input mono" inputmode="decimal"
-            /></Field>
-            <label class="check"
-              ><input v-model="rules.overlay" type="checkbox" /><span
-                >Weigh laying a new sheet over the old one
-                <small class="soft"
-                  >Only over treated, sound metal that carries no load and is not seen. Some testers and judges reject
-                  it; rust between the sheets goes on unseen.</small
-                ></span
-              ></label
+              ><KitInput mono v-bind="bind" v-model="rules.temperature" inputmode="decimal"
+            /></KitField>
+            <KitCheckbox v-model="rules.overlay"
+              >Weigh laying a new sheet over the old one
+              <small class="soft"
+                >Only over treated, sound metal that carries no load and is not seen. Some testers and judges reject it;
+                rust between the sheets goes on unseen.</small
+              ></KitCheckbox
             >
           </fieldset>
-          <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+          <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
           <p v-if="saved" class="good" role="status">Saved.</p>
-          <button v-if="owner()" class="btn main" :disabled="form.busy.value">Save the rules</button>
+          <KitButton submit main v-if="owner()" :disabled="form.busy.value">Save the rules</KitButton>
         </form>
         <PeopleTile />
         <AuditTile v-if="owner()" />

@@ -30,7 +30,7 @@ describe('the house rules', () => {
     await field(page, 'An hour of work').setValue('52,5');
     await field(page, 'Tax, %').setValue('19,5');
     await page.get('input[type=radio][value=in]').setValue(true);
-    await page.get('label.check input').setValue(true);
+    await page.get('[role=checkbox]').trigger('click');
     await page.get('form').trigger('submit');
     await flushPromises();
     expect(server.to('PUT /shop')[0]).toEqual({

@@ -1,9 +1,13 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitDate from '../kit/KitDate.vue';
+import KitField from '../kit/KitField.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { computed, ref } from 'vue';
 import type { OrderLine } from '@aspecta/contract/order';
 import type { OrderState } from '@aspecta/core/order';
 import { ApiProblem, post } from '../shell/api.ts';
-import Field from '../shell/Field.vue';
 import { useSession } from '../shell/session.ts';
 import { dayOf, percent, today, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -83,34 +87,34 @@ async function move(): Promise<void> {
       </ol>
     </div>
     <div v-if="session.canWork && line.next.length > 0" class="acts row">
-      <button
+      <KitButton
+        small
         v-for="state in line.next"
         :key="state"
-        class="btn small-btn"
         :aria-pressed="going === state"
         @click="going = going === state ? null : state"
       >
         {{ LABELS[state] }}
-      </button>
+      </KitButton>
     </div>
     <form v-if="going" class="row move" @submit.prevent="move">
-      <Field v-slot="{ bind }" :label="`${LABELS[going]} on`" :error="form.errors['on']"
-        ><input v-bind="bind" v-model="on" type="date" class="input" required
-      /></Field>
-      <Field v-if="asksDue(going)" v-slot="{ bind }" label="Should arrive on" :error="form.errors['due']"
-        ><input v-bind="bind" v-model="due" type="date" class="input"
-      /></Field>
-      <button class="btn main" :disabled="form.busy.value">Note: {{ LABELS[going].toLowerCase() }}</button>
+      <KitField v-slot="{ bind }" :label="`${LABELS[going]} on`" :error="form.errors['on']"
+        ><KitDate v-bind="bind" v-model="on" required
+      /></KitField>
+      <KitField v-if="asksDue(going)" v-slot="{ bind }" label="Should arrive on" :error="form.errors['due']"
+        ><KitDate v-bind="bind" v-model="due"
+      /></KitField>
+      <KitButton submit main :disabled="form.busy.value">Note: {{ LABELS[going].toLowerCase() }}</KitButton>
     </form>
-    <p v-if="form.general.value ?? form.errors['state']" class="notice bad" role="alert">
+    <KitNotice bad v-if="form.general.value ?? form.errors['state']">
       {{ form.general.value ?? form.errors['state'] }}
-    </p>
-    <details class="history">
-      <summary class="small">History</summary>
+    </KitNotice>
+    <KitCollapse class="history">
+      <template #title>History</template>
       <p v-for="(step, i) in line.history" :key="i" class="small">
         {{ dayOf(step.on) }} – {{ LABELS[step.state].toLowerCase() }}, {{ step.by }}
       </p>
-    </details>
+    </KitCollapse>
   </article>
 </template>
 

@@ -1,10 +1,14 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitDialog from '../kit/KitDialog.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitSelect from '../kit/KitSelect.vue';
 import { reactive, shallowRef, watch } from 'vue';
 import type { GarageVehicle } from '@aspecta/contract/garage';
 import type { Panel } from '@aspecta/core/body';
 import { post } from '../shell/api.ts';
-import Dialog from '../shell/Dialog.vue';
-import Field from '../shell/Field.vue';
 import { minorUnits } from '../shell/money.ts';
 import { newId } from '../shell/newId.ts';
 import { planOf } from '../shell/plans.ts';
@@ -55,40 +59,40 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <Dialog title="A line for the order book" @close="emit('close')">
+  <KitDialog title="A line for the order book" @close="emit('close')">
     <form class="stack" @submit.prevent="save">
-      <Field v-slot="{ bind }" label="For which car" :error="form.errors['vehicleId']"
-        ><select v-bind="bind" v-model="draft.vehicleId" class="input">
+      <KitField v-slot="{ bind }" label="For which car" :error="form.errors['vehicleId']"
+        ><KitSelect v-bind="bind" v-model="draft.vehicleId">
           <option v-for="vehicle in vehicles" :key="vehicle.id" :value="vehicle.id">
             {{ vehicle.nickname }}, {{ vehicle.year }}
           </option>
-        </select></Field
+        </KitSelect></KitField
       >
-      <Field v-slot="{ bind }" label="Panel" :error="form.errors['panel']"
-        ><select v-bind="bind" v-model="draft.panel" class="input">
+      <KitField v-slot="{ bind }" label="Panel" :error="form.errors['panel']"
+        ><KitSelect v-bind="bind" v-model="draft.panel">
           <option v-for="panel in panels" :key="panel.id" :value="panel.id">{{ panel.name }}</option>
-        </select></Field
+        </KitSelect></KitField
       >
-      <Field v-slot="{ bind }" label="Maker" :error="form.errors['maker']"
-        ><input v-bind="bind" v-model="draft.maker" class="input"
-      /></Field>
-      <Field v-slot="{ bind }" :label="`Price each, before tax, ${currency}`" :error="form.errors['price']"
-        ><input v-bind="bind" v-model="draft.price" class="input mono" inputmode="decimal"
-      /></Field>
-      <Field v-slot="{ bind }" label="Pieces" :error="form.errors['quantity']"
-        ><input v-bind="bind" v-model="draft.quantity" class="input mono" inputmode="numeric"
-      /></Field>
-      <Field v-slot="{ bind }" :label="`Carriage, before tax, ${currency}`" :error="form.errors['carriage']"
-        ><input v-bind="bind" v-model="draft.carriage" class="input mono" inputmode="decimal"
-      /></Field>
-      <Field v-slot="{ bind }" label="Note" :error="form.errors['note']">
-        <textarea v-bind="bind" v-model="draft.note" class="input" rows="2" />
-      </Field>
-      <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+      <KitField v-slot="{ bind }" label="Maker" :error="form.errors['maker']"
+        ><KitInput v-bind="bind" v-model="draft.maker"
+      /></KitField>
+      <KitField v-slot="{ bind }" :label="`Price each, before tax, ${currency}`" :error="form.errors['price']"
+        ><KitInput mono v-bind="bind" v-model="draft.price" inputmode="decimal"
+      /></KitField>
+      <KitField v-slot="{ bind }" label="Pieces" :error="form.errors['quantity']"
+        ><KitInput mono v-bind="bind" v-model="draft.quantity" inputmode="numeric"
+      /></KitField>
+      <KitField v-slot="{ bind }" :label="`Carriage, before tax, ${currency}`" :error="form.errors['carriage']"
+        ><KitInput mono v-bind="bind" v-model="draft.carriage" inputmode="decimal"
+      /></KitField>
+      <KitField v-slot="{ bind }" label="Note" :error="form.errors['note']">
+        <KitInput v-bind="bind" v-model="draft.note" rows="2" />
+      </KitField>
+      <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
       <div class="row">
-        <button class="btn main" :disabled="form.busy.value">Put it into the book</button
-        ><button type="button" class="btn" @click="emit('close')">Cancel</button>
+        <KitButton submit main :disabled="form.busy.value">Put it into the book</KitButton
+        ><KitButton @click="emit('close')">Cancel</KitButton>
       </div>
     </form>
-  </Dialog>
+  </KitDialog>
 </template>

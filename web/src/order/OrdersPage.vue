@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
 import { computed, ref } from 'vue';
 import type { GarageVehicle } from '@aspecta/contract/garage';
 import type { OrderLine } from '@aspecta/contract/order';
 import { isAwaited } from '@aspecta/core/order';
 import { cautionsFor } from '@aspecta/core/safety';
 import { get } from '../shell/api.ts';
-import Chips from '../shell/Chips.vue';
 import { useSession } from '../shell/session.ts';
 import { useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
@@ -48,9 +50,9 @@ const FILTERS = [
           <p class="eyebrow">Order book</p>
           <h1>What must be ordered, and what is awaited?</h1>
         </div>
-        <button v-if="session.canWork && load.data.value.vehicles.length > 0" class="btn main" @click="adding = true">
+        <KitButton main v-if="session.canWork && load.data.value.vehicles.length > 0" @click="adding = true">
           Add a line
-        </button>
+        </KitButton>
       </div>
       <div class="figures">
         <div>
@@ -66,7 +68,7 @@ const FILTERS = [
           <p class="soft small">wanted and not yet ordered, landed</p>
         </div>
       </div>
-      <Chips v-model="filter" legend="Show" hide-legend :options="FILTERS" />
+      <KitChips v-model="filter" legend="Show" hide-legend :options="FILTERS" />
       <p v-if="shown.length === 0" class="tile empty soft">
         {{
           load.data.value.orders.length === 0
@@ -75,8 +77,8 @@ const FILTERS = [
         }}
       </p>
       <div class="lines"><OrderCard v-for="line in shown" :key="line.id" :line="line" @changed="load.reload()" /></div>
-      <details>
-        <summary>When a panel arrives</summary>
+      <KitCollapse>
+        <template #title>When a panel arrives</template>
         <ul class="small">
           <li>
             Check thickness, flanges, holes and hand (left or right), and try it on the car before anything is cut.
@@ -85,7 +87,7 @@ const FILTERS = [
             <strong>{{ caution.title }}.</strong> {{ caution.text }}
           </li>
         </ul>
-      </details>
+      </KitCollapse>
       <OrderForm v-if="adding" :vehicles="load.data.value.vehicles" @close="adding = false" @saved="load.reload()" />
     </main>
   </Waiting>

@@ -94,7 +94,7 @@ describe('the order book', () => {
     await field(page, 'Maker').setValue('Quillfeather Panels');
     await field(page, /^Price each, before tax/).setValue('1.234,50');
     await field(page, 'Pieces').setValue('2');
-    await page.get('dialog form').trigger('submit');
+    await page.get('.dialog form').trigger('submit');
     await flushPromises();
     expect(server.to('POST /orders')).toEqual([
       {
@@ -109,7 +109,7 @@ describe('the order book', () => {
         due: null,
       },
     ]);
-    expect(page.find('dialog').exists()).toBe(false);
+    expect(page.find('.dialog').exists()).toBe(false);
     expect(server.to('GET /orders')).toHaveLength(2);
   });
 
@@ -119,9 +119,9 @@ describe('the order book', () => {
     await button(page, 'Add a line').trigger('click');
     await flushPromises();
     await field(page, 'Note').setValue('left-hand only');
-    await page.get('dialog form').trigger('submit');
+    await page.get('.dialog form').trigger('submit');
     await flushPromises();
-    expect(page.get('dialog').text()).toContain('maker is missing; fill it in.');
+    expect(page.get('.dialog').text()).toContain('maker is missing; fill it in.');
     expect((field(page, 'Note').element as HTMLTextAreaElement).value).toBe('left-hand only');
   });
 

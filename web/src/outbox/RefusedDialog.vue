@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitDialog from '../kit/KitDialog.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { ref, watch } from 'vue';
-import Dialog from '../shell/Dialog.vue';
-import Field from '../shell/Field.vue';
 import { timeOf, useUnits } from '../shell/units.ts';
 import type { Entry } from './device.ts';
 import { fieldsOf, mended } from './mend.ts';
@@ -38,34 +41,33 @@ async function drop(entry: Entry): Promise<void> {
 </script>
 
 <template>
-  <Dialog title="Could not be stored" @close="emit('close')">
+  <KitDialog title="Could not be stored" @close="emit('close')">
     <p class="soft small">Nothing of this is lost: it stays on this device until you mend it or throw it away.</p>
     <form v-for="entry in outbox.refused" :key="entry.id" class="tile stack" @submit.prevent="again(entry)">
       <div>
         <strong>{{ entry.title }}</strong>
         <p class="small soft">recorded {{ timeOf(new Date(entry.order).toISOString()) }}</p>
       </div>
-      <p class="notice bad" role="alert">{{ entry.refused?.detail }}</p>
+      <KitNotice bad>{{ entry.refused?.detail }}</KitNotice>
       <div v-if="fieldsOf(entry, units).length > 0" class="pair">
-        <Field v-for="field in fieldsOf(entry, units)" :key="field.key" v-slot="{ bind }" :label="field.label">
-          <input
+        <KitField v-for="field in fieldsOf(entry, units)" :key="field.key" v-slot="{ bind }" :label="field.label">
+          <KitInput
             v-bind="bind"
             v-model="typed[entry.id]![field.key]"
-            class="input"
             :class="{ mono: field.number }"
             :inputmode="field.number ? 'decimal' : 'text'"
           />
-        </Field>
+        </KitField>
       </div>
       <div class="row">
-        <button class="btn main" :disabled="busy">
+        <KitButton submit main :disabled="busy">
           {{ fieldsOf(entry, units).length > 0 ? 'Store it like this' : 'Try again' }}
-        </button>
-        <RouterLink class="btn" :to="`/vehicles/${entry.vehicle}`" @click="emit('close')">To the car</RouterLink>
-        <button type="button" class="btn" @click="drop(entry)">
+        </KitButton>
+        <KitButton :to="`/vehicles/${entry.vehicle}`" @click="emit('close')">To the car</KitButton>
+        <KitButton @click="drop(entry)">
           {{ dropping === entry.id ? 'Really throw it away' : 'Throw it away' }}
-        </button>
+        </KitButton>
       </div>
     </form>
-  </Dialog>
+  </KitDialog>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import KitSlider from '../kit/KitSlider.vue';
+import KitSelect from '../kit/KitSelect.vue';
 import { computed, ref } from 'vue';
 import type { PhotoView } from '@aspecta/contract/survey';
 import type { Panel } from '@aspecta/core/body';
@@ -43,15 +45,14 @@ const viewBox = computed(() => {
         <path :d="`M${cut} ${frame.y}v${frame.height}`" class="edge" />
       </g>
     </svg>
-    <label class="small" for="before-after">Draw the edge across</label>
-    <input id="before-after" v-model.number="edge" type="range" min="0" max="100" />
+    <KitSlider v-model="edge" label="Draw the edge across" :max="100" />
     <div class="row small">
-      <select v-model="first" class="input" aria-label="Before">
+      <KitSelect v-model="first" aria-label="Before">
         <option v-for="photo in photos" :key="photo.id" :value="photo.id">{{ dayOf(photo.takenAt) }}</option>
-      </select>
-      <select v-model="second" class="input" aria-label="After">
+      </KitSelect>
+      <KitSelect v-model="second" aria-label="After">
         <option v-for="photo in photos" :key="photo.id" :value="photo.id">{{ dayOf(photo.takenAt) }}</option>
-      </select>
+      </KitSelect>
     </div>
   </div>
 </template>

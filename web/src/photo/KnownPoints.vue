@@ -1,6 +1,11 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitTable from '../kit/KitTable.vue';
 import { reactive } from 'vue';
-import Field from '../shell/Field.vue';
 import { useUnits } from '../shell/units.ts';
 import type { usePhotoPoints } from './usePhotoPoints.ts';
 
@@ -22,38 +27,36 @@ const FIELDS = [
 </script>
 
 <template>
-  <details :open="corners !== null">
-    <summary @click.prevent="points.startRectangle(corners === null)">A taped rectangle</summary>
+  <KitCollapse :open="corners !== null">
+    <template #title>A taped rectangle</template>
     <div v-if="corners" class="stack">
       <p class="small">
         Tap its corners on the picture from the lower left one, anticlockwise: {{ corners.length }} of 4. Then write
         where it is.
       </p>
       <div class="pair">
-        <Field v-for="[key, label] in FIELDS" v-slot="{ bind }" :key="key" :label="`${label}, ${units.word.value}`"
-          ><input v-bind="bind" v-model="rectangle[key]" class="input mono" inputmode="decimal"
-        /></Field>
+        <KitField v-for="[key, label] in FIELDS" v-slot="{ bind }" :key="key" :label="`${label}, ${units.word.value}`"
+          ><KitInput mono v-bind="bind" v-model="rectangle[key]" inputmode="decimal"
+        /></KitField>
       </div>
-      <button class="btn" :disabled="corners.length < 4" @click="points.keepRectangle(rectangle)">
-        Use the rectangle
-      </button>
+      <KitButton :disabled="corners.length < 4" @click="points.keepRectangle(rectangle)"> Use the rectangle </KitButton>
     </div>
-  </details>
+  </KitCollapse>
   <div v-if="waiting" class="stack">
     <p class="small">Where is this point on the panel?</p>
     <div class="pair">
-      <Field v-slot="{ bind }" :label="`From the left, ${units.word.value}`"
-        ><input v-bind="bind" v-model="known.u" class="input mono" inputmode="decimal" @keydown.enter="keep"
-      /></Field>
-      <Field v-slot="{ bind }" :label="`Up, ${units.word.value}`"
-        ><input v-bind="bind" v-model="known.v" class="input mono" inputmode="decimal" @keydown.enter="keep"
-      /></Field>
+      <KitField v-slot="{ bind }" :label="`From the left, ${units.word.value}`"
+        ><KitInput mono v-bind="bind" v-model="known.u" inputmode="decimal" @keydown.enter="keep"
+      /></KitField>
+      <KitField v-slot="{ bind }" :label="`Up, ${units.word.value}`"
+        ><KitInput mono v-bind="bind" v-model="known.v" inputmode="decimal" @keydown.enter="keep"
+      /></KitField>
     </div>
-    <button class="btn" @click="keep">Keep the point</button>
+    <KitButton @click="keep">Keep the point</KitButton>
   </div>
   <p v-else-if="corners === null" class="soft small">Tap a point on the picture whose place on the panel you know.</p>
-  <p v-if="problem" class="notice bad" role="alert">{{ problem }}</p>
-  <table v-if="pairs.length > 0" class="plain">
+  <KitNotice bad v-if="problem">{{ problem }}</KitNotice>
+  <KitTable v-if="pairs.length > 0">
     <tbody>
       <tr v-for="(pair, i) in pairs" :key="i">
         <td>{{ i + 1 }}</td>
@@ -62,11 +65,11 @@ const FIELDS = [
           {{ lies.residuals[i] === undefined ? '' : `off ${units.length(lies.residuals[i]!)}` }}
         </td>
         <td>
-          <button class="btn plain small-btn" :aria-label="`Drop point ${i + 1}`" @click="points.drop(i)">✕</button>
+          <KitButton small plain :aria-label="`Drop point ${i + 1}`" @click="points.drop(i)">✕</KitButton>
         </td>
       </tr>
     </tbody>
-  </table>
+  </KitTable>
 </template>
 
 <style scoped>

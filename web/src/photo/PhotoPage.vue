@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitSelect from '../kit/KitSelect.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -6,7 +11,6 @@ import type { PhotoChange, PhotoView } from '@aspecta/contract/survey';
 import { panelOf, type Panel } from '@aspecta/core/body';
 import { boxOf, type Point } from '@aspecta/core/geometry';
 import { ApiProblem, get, put, remove } from '../shell/api.ts';
-import Field from '../shell/Field.vue';
 import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
 import { dayOf, useUnits } from '../shell/units.ts';
@@ -167,54 +171,52 @@ async function useTraced(): Promise<void> {
               <strong>By four points, and not checked.</strong>
               <span class="soft"> Four points always fit; mark a fifth one, and it shows how good they are.</span>
             </p>
-            <p v-else-if="lies.problem" class="notice bad" role="alert">{{ lies.problem }}</p>
+            <KitNotice bad v-else-if="lies.problem">{{ lies.problem }}</KitNotice>
             <p v-else class="soft">
               {{ pairs.length }} of 4 points are known. Mark a taped rectangle, or holes and edges whose place you have
               measured.
             </p>
           </div>
-          <Field v-slot="{ bind }" label="On which panel?" :error="form.errors['panel']">
-            <select v-bind="bind" v-model="panelId" class="input">
+          <KitField v-slot="{ bind }" label="On which panel?" :error="form.errors['panel']">
+            <KitSelect v-bind="bind" v-model="panelId">
               <option value="">not pinned</option>
               <option v-for="entry in data.plan.panels" :key="entry.id" :value="entry.id">{{ entry.name }}</option>
-            </select>
-          </Field>
+            </KitSelect>
+          </KitField>
           <p v-if="size" class="small soft">
             {{ panel!.name }} is {{ units.length(size.maxU) }} wide and {{ units.length(size.maxV) }} high.
           </p>
           <template v-if="session.canWork">
             <div class="row">
-              <button class="btn small-btn" :aria-pressed="mode === 'points'" @click="mode = 'points'">
-                Known points
-              </button>
-              <button
-                class="btn small-btn"
+              <KitButton small :aria-pressed="mode === 'points'" @click="mode = 'points'"> Known points </KitButton>
+              <KitButton
+                small
                 :aria-pressed="mode === 'trace'"
                 :disabled="!lies.matrix || !panel"
                 @click="mode = 'trace'"
               >
                 Trace damage
-              </button>
+              </KitButton>
             </div>
             <KnownPoints v-if="mode === 'points'" :points="points" />
             <div v-else class="stack">
               <p>Tap around the damage: {{ traced.length }} corners.</p>
               <div class="row">
-                <button class="btn main" :disabled="traced.length < 3" @click="useTraced">Make it a zone</button>
-                <button class="btn" :disabled="traced.length === 0" @click="traced = traced.slice(0, -1)">
+                <KitButton main :disabled="traced.length < 3" @click="useTraced">Make it a zone</KitButton>
+                <KitButton :disabled="traced.length === 0" @click="traced = traced.slice(0, -1)">
                   Take one back
-                </button>
+                </KitButton>
               </div>
             </div>
-            <Field v-slot="{ bind }" label="Note" :error="form.errors['note']"
-              ><input v-bind="bind" v-model="note" class="input"
-            /></Field>
-            <p v-if="form.general.value ?? form.errors['pairs']" class="notice bad" role="alert">
+            <KitField v-slot="{ bind }" label="Note" :error="form.errors['note']"
+              ><KitInput v-bind="bind" v-model="note"
+            /></KitField>
+            <KitNotice bad v-if="form.general.value ?? form.errors['pairs']">
               {{ form.general.value ?? form.errors['pairs'] }}
-            </p>
+            </KitNotice>
             <div class="row">
-              <button class="btn main" :disabled="form.busy.value" @click="save">Save</button>
-              <button class="btn plain" @click="takeAway">Remove the picture</button>
+              <KitButton main :disabled="form.busy.value" @click="save">Save</KitButton>
+              <KitButton plain @click="takeAway">Remove the picture</KitButton>
             </div>
           </template>
         </div>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import KitUpload from '../kit/KitUpload.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitSelect from '../kit/KitSelect.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
@@ -40,10 +43,10 @@ function go(event: MouseEvent): void {
   void router.push(link.getAttribute('href')!);
 }
 const sent = ref(0);
-async function take(files: FileList | null): Promise<void> {
+async function take(files: Iterable<File> | null): Promise<void> {
   sent.value = 0;
   const place = { panel: panel.value || null, layer: null, u: null, v: null, note: '' };
-  await form.submit(() => sendPhotos(props.id, files ?? [], place, () => sent.value++));
+  await form.submit(() => sendPhotos(props.id, [...(files ?? [])], place, () => sent.value++));
   await load.reload();
 }
 </script>
@@ -65,27 +68,19 @@ async function take(files: FileList | null): Promise<void> {
       <div class="row spread head">
         <h1>Pictures, {{ load.data.value.photos.length }}</h1>
         <div class="row">
-          <select v-model="panel" class="input" aria-label="Panel">
+          <KitSelect v-model="panel" aria-label="Panel">
             <option value="">all panels</option>
             <option v-for="entry in panels" :key="entry" :value="entry">
               {{ load.data.value.names.get(entry) ?? entry }}
             </option>
-          </select>
-          <label v-if="session.canWork" class="btn main"
-            ><input
-              type="file"
-              accept="image/*"
-              multiple
-              class="visually-hidden"
-              @change="take(($event.target as HTMLInputElement).files)"
-            />Add pictures</label
-          >
+          </KitSelect>
+          <KitUpload v-if="session.canWork" main label="Add pictures" accept="image/*" multiple @files="take" />
         </div>
       </div>
       <p v-if="form.busy.value" role="status">Sending; {{ sent }} stored …</p>
-      <p v-if="form.general.value ?? Object.values(form.errors)[0]" class="notice bad" role="alert">
+      <KitNotice bad v-if="form.general.value ?? Object.values(form.errors)[0]">
         {{ form.general.value ?? Object.values(form.errors)[0] }}
-      </p>
+      </KitNotice>
       <p v-if="shown.length === 0" class="soft">
         None yet. Take pictures before, during and after: drop them here, or add them at a panel so that they are pinned
         to it.

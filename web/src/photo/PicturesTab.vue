@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import KitUpload from '../kit/KitUpload.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { computed, shallowRef, watch } from 'vue';
 import type { PhotoView } from '@aspecta/contract/survey';
 import type { Panel } from '@aspecta/core/body';
@@ -22,11 +25,9 @@ const load = () =>
     photos.value = await list();
   });
 watch(() => props.panel.id, load, { immediate: true });
-async function take(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement;
+async function take(files: readonly File[]): Promise<void> {
   const place = { panel: props.panel.id, layer: props.layer, u: null, v: null, note: '' };
-  const all = await form.submit(() => sendPhotos(props.vehicle, input.files ?? [], place));
-  input.value = '';
+  const all = await form.submit(() => sendPhotos(props.vehicle, files, place));
   // What was refused stays readable; what was stored is shown.
   if (all) await load();
   else photos.value = await list().catch(() => photos.value);
@@ -38,14 +39,20 @@ const small = (entry: PhotoView) => `/api/vehicles/${props.vehicle}/photos/${ent
 <template>
   <div class="stack">
     <p class="eyebrow">Pictures of this panel</p>
-    <label v-if="canWork" class="btn main take"
-      ><input type="file" accept="image/*" capture="environment" multiple class="visually-hidden" @change="take" />Take
-      or choose a picture</label
-    >
+    <KitUpload
+      v-if="canWork"
+      main
+      class="take"
+      label="Take or choose a picture"
+      accept="image/*"
+      capture
+      multiple
+      @files="take"
+    />
     <p v-if="form.busy.value" class="soft" role="status">One moment …</p>
-    <p v-if="form.general.value ?? Object.values(form.errors)[0]" class="notice bad" role="alert">
+    <KitNotice bad v-if="form.general.value ?? Object.values(form.errors)[0]">
       {{ form.general.value ?? Object.values(form.errors)[0] }}
-    </p>
+    </KitNotice>
     <p v-if="photos && photos.length === 0" class="soft">
       None yet. Tape a rectangle of known size beside the damage and take it as squarely as you can: it can then be laid
       over the sheet true to size.
@@ -68,23 +75,23 @@ const small = (entry: PhotoView) => `/api/vehicles/${props.vehicle}/photos/${ent
             ><span v-else class="soft">not yet true to size: mark four known points</span>
           </p>
           <div class="row">
-            <button
+            <KitButton
+              small
               v-if="entry.matrix"
-              class="btn small-btn"
               :aria-pressed="photo?.id === entry.id"
               @click="photo = photo?.id === entry.id ? null : entry"
             >
               Lay over
-            </button>
-            <RouterLink class="btn small-btn" :to="`/vehicles/${vehicle}/photos/${entry.id}`">{{
+            </KitButton>
+            <KitButton small :to="`/vehicles/${vehicle}/photos/${entry.id}`">{{
               entry.matrix ? 'Trace' : 'Mark points'
-            }}</RouterLink>
+            }}</KitButton>
           </div>
         </div>
       </li>
     </ul>
     <BeforeAfter v-if="lying.length >= 2" :vehicle="vehicle" :panel="panel" :photos="lying" />
-    <RouterLink class="btn small-btn" :to="`/vehicles/${vehicle}/photos`">All pictures of this car</RouterLink>
+    <KitButton small :to="`/vehicles/${vehicle}/photos`">All pictures of this car</KitButton>
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
 import { computed, ref } from 'vue';
 import { Maximize, Minus, Plus } from 'lucide-vue-next';
 import type { Box, Point } from '@aspecta/core/geometry';
@@ -79,9 +80,9 @@ defineExpose({ refit: viewport.refit, place: viewport.place });
       </g>
     </svg>
     <div class="zoom" data-own-pointer>
-      <button class="btn" aria-label="Zoom in" @click="viewport.zoomBy(1.4)"><Plus :size="18" /></button>
-      <button class="btn" aria-label="Zoom out" @click="viewport.zoomBy(1 / 1.4)"><Minus :size="18" /></button>
-      <button class="btn" aria-label="Fit to the window" @click="viewport.refit()"><Maximize :size="18" /></button>
+      <KitButton aria-label="Zoom in" @click="viewport.zoomBy(1.4)"><Plus :size="18" /></KitButton>
+      <KitButton aria-label="Zoom out" @click="viewport.zoomBy(1 / 1.4)"><Minus :size="18" /></KitButton>
+      <KitButton aria-label="Fit to the window" @click="viewport.refit()"><Maximize :size="18" /></KitButton>
     </div>
     <slot name="html" />
   </div>

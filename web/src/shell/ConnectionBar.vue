@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
 import { computed, ref } from 'vue';
 import RefusedDialog from '../outbox/RefusedDialog.vue';
 import { useOutbox } from '../outbox/useOutbox.ts';
@@ -29,7 +30,7 @@ const waiting = computed(() => outbox.pending.length);
   <div v-if="outbox.refused.length > 0" class="bar refused" role="alert">
     <strong>{{ entries(outbox.refused.length) }} could not be stored.</strong>
     <span>Kept on this device until you mend or drop {{ outbox.refused.length === 1 ? 'it' : 'them' }}.</span>
-    <button class="btn small-btn" @click="open = true">Look</button>
+    <KitButton small @click="open = true">Look</KitButton>
   </div>
   <RefusedDialog v-if="open" @close="open = false" />
 </template>

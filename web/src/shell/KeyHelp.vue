@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import KitDialog from '../kit/KitDialog.vue';
+import KitTable from '../kit/KitTable.vue';
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { stations } from '../stations.ts';
-import Dialog from './Dialog.vue';
 
 const open = ref(false);
 const route = useRoute();
@@ -30,8 +31,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 </script>
 
 <template>
-  <Dialog v-if="open" title="Keys" @close="open = false">
-    <table v-for="group in groups" :key="group.name" class="plain">
+  <KitDialog v-if="open" title="Keys" @close="open = false">
+    <KitTable v-for="group in groups" :key="group.name">
       <caption class="eyebrow">
         {{
           group.title
@@ -43,8 +44,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
           <td>{{ what }}</td>
         </tr>
       </tbody>
-    </table>
-  </Dialog>
+    </KitTable>
+  </KitDialog>
 </template>
 
 <style scoped>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
 import { ref, watch } from 'vue';
 import { formatLength, parseLength } from '@aspecta/core/units';
 import { useUnits } from './units.ts';
-import Field from './Field.vue';
 
 /* A length in the person's unit; typing accepts either unit everywhere. */
 const props = defineProps<{ label: string; error?: string | null; hint?: string }>();
@@ -35,7 +36,7 @@ function commit(): void {
 </script>
 
 <template>
-  <Field v-slot="{ bind }" :label="props.label" :error="own ?? props.error" :hint="props.hint">
-    <input v-bind="bind" v-model="text" class="input mono" autocomplete="off" @change="commit" />
-  </Field>
+  <KitField v-slot="{ bind }" :label="props.label" :error="own ?? props.error" :hint="props.hint">
+    <KitInput mono v-bind="bind" v-model="text" autocomplete="off" @change="commit" />
+  </KitField>
 </template>

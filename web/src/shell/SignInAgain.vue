@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import Dialog from './Dialog.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitDialog from '../kit/KitDialog.vue';
 import SignInForm from './SignInForm.vue';
 import { useSession } from './session.ts';
 
@@ -7,9 +8,9 @@ const session = useSession();
 </script>
 
 <template>
-  <Dialog v-if="session.expired" title="Sign in again" stay>
+  <KitDialog v-if="session.expired" title="Sign in again" stay>
     <p>Your session has ended. Everything on this page is still there; sign in and it goes on.</p>
     <SignInForm :email="session.current?.person.email ?? ''" :demo="session.door?.demo ?? false" />
-    <button class="btn plain" @click="session.giveUp()">Not now</button>
-  </Dialog>
+    <KitButton plain @click="session.giveUp()">Not now</KitButton>
+  </KitDialog>
 </template>

@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { ref } from 'vue';
 import { useSession } from './session.ts';
-import Field from './Field.vue';
 import { useForm } from './useForm.ts';
 
 const props = defineProps<{ email?: string; demo: boolean }>();
@@ -19,18 +22,16 @@ async function go(action: () => Promise<void>): Promise<void> {
 <template>
   <form class="stack" @submit.prevent="go(() => session.signIn(email, password))">
     <template v-if="demo">
-      <button type="button" class="btn main" :disabled="form.busy.value" @click="go(session.signInDemo)">
-        Sign in to the demo
-      </button>
+      <KitButton main :disabled="form.busy.value" @click="go(session.signInDemo)"> Sign in to the demo </KitButton>
       <p class="small soft">One click, on this machine only. Or with an account:</p>
     </template>
-    <Field v-slot="{ bind }" label="E-mail" :error="form.errors['email']">
-      <input v-bind="bind" v-model="email" class="input" type="email" autocomplete="username" required />
-    </Field>
-    <Field v-slot="{ bind }" label="Password" :error="form.errors['password']">
-      <input v-bind="bind" v-model="password" class="input" type="password" autocomplete="current-password" required />
-    </Field>
-    <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
-    <button class="btn" :class="{ main: !demo }" :disabled="form.busy.value">Sign in</button>
+    <KitField v-slot="{ bind }" label="E-mail" :error="form.errors['email']">
+      <KitInput v-bind="bind" v-model="email" type="email" autocomplete="username" required />
+    </KitField>
+    <KitField v-slot="{ bind }" label="Password" :error="form.errors['password']">
+      <KitInput v-bind="bind" v-model="password" type="password" autocomplete="current-password" required />
+    </KitField>
+    <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+    <KitButton submit :class="{ main: !demo }" :disabled="form.busy.value">Sign in</KitButton>
   </form>
 </template>

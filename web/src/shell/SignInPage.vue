@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { reactive } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { bodyPlan } from '@aspecta/core/body';
 import FlankSketch from '../garage/FlankSketch.vue';
-import Field from './Field.vue';
 import SignInForm from './SignInForm.vue';
 import { useForm } from './useForm.ts';
 import { useSession } from './session.ts';
@@ -46,20 +49,20 @@ async function setUp(): Promise<void> {
         <h2>Open your shop</h2>
         <p class="soft small">The first account is the owner’s. More people can be added later.</p>
         <form class="stack" @submit.prevent="setUp">
-          <Field v-slot="{ bind }" label="Name of the shop" :error="form.errors['shop']"
-            ><input v-bind="bind" v-model="fresh.shop" class="input"
-          /></Field>
-          <Field v-slot="{ bind }" label="Your name" :error="form.errors['name']"
-            ><input v-bind="bind" v-model="fresh.name" class="input" autocomplete="name"
-          /></Field>
-          <Field v-slot="{ bind }" label="E-mail" :error="form.errors['email']"
-            ><input v-bind="bind" v-model="fresh.email" class="input" type="email" autocomplete="username"
-          /></Field>
-          <Field v-slot="{ bind }" label="Password" hint="At least 10 characters" :error="form.errors['password']"
-            ><input v-bind="bind" v-model="fresh.password" class="input" type="password" autocomplete="new-password"
-          /></Field>
-          <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
-          <button class="btn main" :disabled="form.busy.value">Open the shop</button>
+          <KitField v-slot="{ bind }" label="Name of the shop" :error="form.errors['shop']"
+            ><KitInput v-bind="bind" v-model="fresh.shop"
+          /></KitField>
+          <KitField v-slot="{ bind }" label="Your name" :error="form.errors['name']"
+            ><KitInput v-bind="bind" v-model="fresh.name" autocomplete="name"
+          /></KitField>
+          <KitField v-slot="{ bind }" label="E-mail" :error="form.errors['email']"
+            ><KitInput v-bind="bind" v-model="fresh.email" type="email" autocomplete="username"
+          /></KitField>
+          <KitField v-slot="{ bind }" label="Password" hint="At least 10 characters" :error="form.errors['password']"
+            ><KitInput v-bind="bind" v-model="fresh.password" type="password" autocomplete="new-password"
+          /></KitField>
+          <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+          <KitButton submit main :disabled="form.busy.value">Open the shop</KitButton>
         </form>
       </template>
       <template v-else>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import KitPress from '../kit/KitPress.vue';
 import { ref } from 'vue';
 
 /* The sheet, the card beside it (over it on a phone), and the next step below. */
@@ -24,15 +25,15 @@ const open = ref(true);
     </nav>
     <section class="sheet" aria-label="Sheet"><slot name="sheet" /></section>
     <aside class="card" aria-label="Card">
-      <button class="grip" :aria-expanded="open" @click="open = !open">
+      <KitPress class="grip" :aria-expanded="open" @click="open = !open">
         {{ open ? 'Hide the card' : 'Show the card' }}
-      </button>
+      </KitPress>
       <div class="inner"><slot name="card" /></div>
     </aside>
     <footer v-if="next" class="next">
       <span class="eyebrow">Next</span>
       <RouterLink v-if="next.to" :to="next.to" class="do">{{ next.text }} <span aria-hidden="true">→</span></RouterLink>
-      <button v-else class="do" @click="emit('next')">{{ next.text }} <span aria-hidden="true">→</span></button>
+      <KitPress v-else class="do" @click="emit('next')">{{ next.text }} <span aria-hidden="true">→</span></KitPress>
     </footer>
   </main>
 </template>

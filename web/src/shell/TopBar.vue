@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import { stations } from '../stations.ts';
@@ -30,10 +31,10 @@ async function leave(): Promise<void> {
         >{{ session.current?.person.name }} · {{ session.current?.shop.name }}</span
       ></RouterLink
     >
-    <button class="btn plain" :aria-label="look.night ? 'Day look' : 'Night look'" @click="look.toggle()">
+    <KitButton plain :aria-label="look.night ? 'Day look' : 'Night look'" @click="look.toggle()">
       <component :is="look.night ? Sun : Moon" :size="20" />
-    </button>
-    <button class="btn plain" aria-label="Sign out" @click="leave"><LogOut :size="20" /></button>
+    </KitButton>
+    <KitButton plain aria-label="Sign out" @click="leave"><LogOut :size="20" /></KitButton>
   </header>
 </template>
 

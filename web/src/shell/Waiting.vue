@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import type { Load } from './useLoad.ts';
 
 /* Loading, refused, or the thing itself: no screen stays blank. */
@@ -11,15 +13,15 @@ defineProps<{ of: Load<unknown>; what: string }>();
     <p class="soft">Fetching {{ what.charAt(0).toLowerCase() + what.slice(1) }} …</p>
   </div>
   <div v-else class="page">
-    <div class="notice bad" role="alert">
+    <KitNotice bad>
       <p>
         <strong>{{ of.missing.value ? 'This page leads nowhere.' : `${what} could not be fetched.` }}</strong>
       </p>
       <p>{{ of.error.value }}</p>
       <div class="row">
-        <button v-if="!of.missing.value" class="btn" @click="of.reload()">Try again</button>
-        <RouterLink class="btn" to="/">To the garage</RouterLink>
+        <KitButton v-if="!of.missing.value" @click="of.reload()">Try again</KitButton>
+        <KitButton to="/">To the garage</KitButton>
       </div>
-    </div>
+    </KitNotice>
   </div>
 </template>

@@ -110,12 +110,12 @@ describe('a session that ends', () => {
     });
     const asked = get<string[]>('/vehicles');
     await flushPromises();
-    expect(page.get('dialog').text()).toContain('Everything on this page is still there');
+    expect(page.get('.dialog').text()).toContain('Everything on this page is still there');
     expect((field(page, 'E-mail').element as HTMLInputElement).value).toBe('ada@x.example');
     await page.get('form').trigger('submit');
     await flushPromises();
     expect(await asked).toEqual(['car']);
-    expect(page.find('dialog').exists()).toBe(false);
+    expect(page.find('.dialog').exists()).toBe(false);
   });
 
   it('lets a person put it off: what was asked is refused then', async () => {

@@ -1,6 +1,5 @@
-import type { GlobalThemeOverrides } from 'naive-ui';
 import { defineStore } from 'pinia';
-import { computed, ref, watchEffect } from 'vue';
+import { ref, watchEffect } from 'vue';
 
 const KEY = 'aspecta-look';
 
@@ -10,20 +9,6 @@ export const useLook = defineStore('look', () => {
   watchEffect(() => {
     document.documentElement.dataset['look'] = night.value ? 'night' : 'day';
   });
-  const overrides = computed<GlobalThemeOverrides>(() => {
-    const primary = night.value ? '#a9b1ff' : '#2a35b8';
-    return {
-      common: {
-        primaryColor: primary,
-        primaryColorHover: primary,
-        primaryColorPressed: primary,
-        fontFamily: "'Barlow', system-ui, sans-serif",
-        fontFamilyMono: "'DM Mono', monospace",
-        borderRadius: '8px',
-        heightMedium: '44px',
-      },
-    };
-  });
   function toggle(): void {
     night.value = !night.value;
     try {
@@ -32,7 +17,7 @@ export const useLook = defineStore('look', () => {
       // A device that keeps nothing still changes its look until it is reloaded.
     }
   }
-  return { night, overrides, toggle };
+  return { night, toggle };
 });
 
 function read(): boolean {

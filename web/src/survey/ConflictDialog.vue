@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitDialog from '../kit/KitDialog.vue';
+import KitTable from '../kit/KitTable.vue';
 import { EVIDENCE, ZONE_CLASSES, type ZoneView } from '@aspecta/contract/survey';
-import Dialog from '../shell/Dialog.vue';
 import { timeOf, useUnits } from '../shell/units.ts';
 
 defineProps<{ mine: ZoneView; theirs: ZoneView }>();
@@ -18,12 +20,12 @@ const rows: readonly { label: string; of: (zone: ZoneView) => string }[] = [
 </script>
 
 <template>
-  <Dialog title="Somebody else has changed this zone" wide stay>
+  <KitDialog title="Somebody else has changed this zone" wide stay>
     <p>
       {{ theirs.changedBy }} saved it on {{ timeOf(theirs.changedAt) }}, after you opened it. Nothing has been
       overwritten: choose which one stays.
     </p>
-    <table class="plain">
+    <KitTable>
       <thead>
         <tr>
           <th />
@@ -43,12 +45,12 @@ const rows: readonly { label: string; of: (zone: ZoneView) => string }[] = [
           <td>{{ units.area(theirs.area) }}</td>
         </tr>
       </tbody>
-    </table>
+    </KitTable>
     <div class="row" style="margin-top: 1rem">
-      <button class="btn main" @click="emit('choose', true)">Keep mine</button
-      ><button class="btn" @click="emit('choose', false)">Take the stored one</button>
+      <KitButton main @click="emit('choose', true)">Keep mine</KitButton
+      ><KitButton @click="emit('choose', false)">Take the stored one</KitButton>
     </div>
-  </Dialog>
+  </KitDialog>
 </template>
 
 <style scoped>

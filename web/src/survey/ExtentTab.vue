@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { computed, shallowRef, watch } from 'vue';
 import { EVIDENCE, type ExtentView, type LearntView, type ZoneView } from '@aspecta/contract/survey';
 import { sheetOf, type Panel } from '@aspecta/core/body';
@@ -73,7 +75,7 @@ const bar = (mm2: number) => `${Math.max(1.5, (100 * mm2) / most.value)}%`;
         beyond the dashed one.
       </p>
     </div>
-    <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+    <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
     <p v-if="open.length === 0" class="soft">
       No zone of this layer waits to be opened further. Draw what shows, and its likely extent is drawn around it.
     </p>
@@ -113,7 +115,7 @@ const bar = (mm2: number) => `${Math.max(1.5, (100 * mm2) / most.value)}%`;
         </div>
       </div>
     </div>
-    <RouterLink class="btn small-btn" to="/learnt">What this shop has learnt from its openings</RouterLink>
+    <KitButton small to="/learnt">What this shop has learnt from its openings</KitButton>
   </div>
 </template>
 

@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { ref } from 'vue';
 import type { FindInput } from '@aspecta/contract/survey';
 import type { Layer } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import { SIGNS, type SignId } from '@aspecta/core/survey';
-import Field from '../shell/Field.vue';
 import { useForm } from '../shell/useForm.ts';
 import { useUnits } from '../shell/units.ts';
 
@@ -39,24 +42,23 @@ async function found(sign: SignId): Promise<void> {
     <p class="eyebrow">What is there?</p>
     <p v-if="!place" class="soft">Tap the place on the sheet first.</p>
     <p v-else class="soft small">At {{ units.length(place[0]) }} from the left, {{ units.length(place[1]) }} up.</p>
-    <p v-if="form.general.value ?? Object.values(form.errors)[0]" class="notice bad" role="alert">
+    <KitNotice bad v-if="form.general.value ?? Object.values(form.errors)[0]">
       {{ form.general.value ?? Object.values(form.errors)[0] }}
-    </p>
+    </KitNotice>
     <div class="signs">
-      <button
+      <KitButton
         v-for="sign in SIGNS"
         :key="sign.id"
-        class="btn"
         :disabled="!place || form.busy.value"
         :title="sign.meaning"
         @click="found(sign.id)"
       >
         {{ sign.title }}
-      </button>
+      </KitButton>
     </div>
-    <Field v-slot="{ bind }" label="Note, written before the tap"
-      ><input v-bind="bind" v-model="note" class="input"
-    /></Field>
+    <KitField v-slot="{ bind }" label="Note, written before the tap"
+      ><KitInput v-bind="bind" v-model="note"
+    /></KitField>
     <p class="small soft" role="status">{{ said }}</p>
   </div>
 </template>

@@ -1,22 +1,25 @@
 <script setup lang="ts">
-import { useMessage } from 'naive-ui';
+import KitUpload from '../kit/KitUpload.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitDialog from '../kit/KitDialog.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitTable from '../kit/KitTable.vue';
 import { ref, shallowRef } from 'vue';
+import { useToast } from '../kit/useToast.ts';
 import type { ImportView } from '@aspecta/contract/survey';
 import { postBytes } from '../shell/api.ts';
-import Dialog from '../shell/Dialog.vue';
 import { useForm } from '../shell/useForm.ts';
 
 const props = defineProps<{ vehicle: string }>();
 const emit = defineEmits<{ close: []; stored: [] }>();
 const form = useForm();
-const message = useMessage();
+const toast = useToast();
 const chosen = shallowRef<File | null>(null);
 const name = ref('');
 const seen = ref<ImportView | null>(null);
 const LARGEST = 24_000_000;
 
-async function pick(event: Event): Promise<void> {
-  const file = (event.target as HTMLInputElement).files?.[0];
+async function pick([file]: readonly File[]): Promise<void> {
   seen.value = null;
   if (!file) return;
   name.value = file.name;
@@ -34,25 +37,27 @@ async function store(): Promise<void> {
     seen.value = await postBytes<ImportView>(`/vehicles/${props.vehicle}/readings/import?store=1`, chosen.value!);
   });
   if (!done || !seen.value?.stored) return;
-  message.success(`${seen.value.count} readings stored.`);
+  toast.done(`${seen.value.count} readings stored.`);
   emit('stored');
   emit('close');
 }
 </script>
 
 <template>
-  <Dialog title="Import readings" wide @close="emit('close')">
+  <KitDialog title="Import readings" wide @close="emit('close')">
     <p>
       A CSV file or workbook (.xlsx) with the columns
       <span class="mono small">panel,layer,u_mm,v_mm,coating_um,metal_mm,note</span>. Decimal point or comma;
       <span class="mono small">u_in,v_in,metal_in</span> for inches; or a JSON file that Aspecta has written. It is
       looked through first; nothing is stored while a line is wrong.
     </p>
-    <input type="file" accept=".csv,.xlsx,.json,text/csv,text/plain" aria-label="File of readings" @change="pick" />
-    <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+    <KitUpload label="File of readings" accept=".csv,.xlsx,.json,text/csv,text/plain" @files="pick"
+      >Choose a file, or drop it here</KitUpload
+    >
+    <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
     <p v-if="form.busy.value" role="status">Looking through {{ name }} …</p>
     <template v-if="seen && !form.busy.value">
-      <div v-if="seen.errors.length > 0" class="notice bad" role="alert">
+      <KitNotice bad v-if="seen.errors.length > 0">
         <p>
           <strong
             >{{ seen.errors.length }}{{ seen.errors.length === 200 ? ' or more' : '' }}
@@ -60,7 +65,7 @@ async function store(): Promise<void> {
           >
           Mend the file and choose it again.
         </p>
-        <table class="plain">
+        <KitTable>
           <thead>
             <tr>
               <th class="num">Line</th>
@@ -75,8 +80,8 @@ async function store(): Promise<void> {
               <td>{{ error.message }}</td>
             </tr>
           </tbody>
-        </table>
-      </div>
+        </KitTable>
+      </KitNotice>
       <template v-else>
         <p class="good">
           <strong
@@ -84,16 +89,16 @@ async function store(): Promise<void> {
             {{ Object.keys(seen.panels).length === 1 ? 'panel' : 'panels' }}, all good.</strong
           >
         </p>
-        <table class="plain">
+        <KitTable>
           <tbody>
             <tr v-for="(count, panel) in seen.panels" :key="panel">
               <td>{{ panel }}</td>
               <td class="num">{{ count }}</td>
             </tr>
           </tbody>
-        </table>
-        <button class="btn main" style="margin-top: 0.75rem" @click="store">Store {{ seen.count }} readings</button>
+        </KitTable>
+        <KitButton main style="margin-top: 0.75rem" @click="store">Store {{ seen.count }} readings</KitButton>
       </template>
     </template>
-  </Dialog>
+  </KitDialog>
 </template>

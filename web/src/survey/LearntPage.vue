@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import KitTable from '../kit/KitTable.vue';
 import { EVIDENCE, type LearntView } from '@aspecta/contract/survey';
 import { get } from '../shell/api.ts';
 import { dayOf, percent, useUnits } from '../shell/units.ts';
@@ -34,7 +35,7 @@ const times = (factor: number) => `× ${factor.toFixed(factor < 3 ? 2 : 1)}`;
           The layer behind has it too in about <strong class="mono">{{ percent(entry.behind.chance) }}</strong> of
           cases; {{ entry.behind.found }} of {{ entry.behind.cases }} here.
         </p>
-        <table v-if="entry.cases.length > 0" class="plain">
+        <KitTable v-if="entry.cases.length > 0">
           <thead>
             <tr>
               <th>Car, panel</th>
@@ -53,7 +54,7 @@ const times = (factor: number) => `× ${factor.toFixed(factor < 3 ? 2 : 1)}`;
               <td>{{ dayOf(one.at) }}</td>
             </tr>
           </tbody>
-        </table>
+        </KitTable>
         <p v-else class="small">No zone with this evidence has been opened further yet.</p>
       </section>
     </main>

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitSelect from '../kit/KitSelect.vue';
+import KitTabs from '../kit/KitTabs.vue';
 import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import type { Vehicle } from '@aspecta/contract/garage';
 import type { PhotoView, ReadingView } from '@aspecta/contract/survey';
@@ -6,7 +10,6 @@ import { layerOf, type BodyPlan, type Panel } from '@aspecta/core/body';
 import type { Point, Polygon } from '@aspecta/core/geometry';
 import type { NextReading } from '@aspecta/core/survey';
 import { cautionsFor } from '@aspecta/core/safety';
-import Tabs from '../shell/Tabs.vue';
 import FindList from './FindList.vue';
 import NextList from './NextList.vue';
 import ReadingList from './ReadingList.vue';
@@ -60,11 +63,11 @@ const { maps, counting, zones, proposed, finds } = props.survey;
 
 <template>
   <div class="stack">
-    <Tabs v-model="tab" legend="What to look at" :options="tabs" />
+    <KitTabs v-model="tab" legend="What to look at" :options="tabs" />
     <label v-if="layers.length > 1" class="row small layer"
-      >Layer<select v-model="layer" class="input grow">
+      >Layer<KitSelect v-model="layer" class="grow">
         <option v-for="entry in layers" :key="entry.value" :value="entry.value">{{ entry.label }}</option>
-      </select></label
+      </KitSelect></label
     >
     <template v-if="tab === 'map'">
       <SurveyCard
@@ -97,17 +100,17 @@ const { maps, counting, zones, proposed, finds } = props.survey;
         @withdraw="emit('withdraw', $event)"
         @pick="emit('pick', $event)"
       />
-      <RouterLink class="btn small-btn" :to="`/vehicles/${vehicle.id}/panels/${panel.id}/outline`"
-        >Change the outline of this panel</RouterLink
+      <KitButton small :to="`/vehicles/${vehicle.id}/panels/${panel.id}/outline`"
+        >Change the outline of this panel</KitButton
       >
-      <details>
-        <summary>Before you scrape and probe</summary>
+      <KitCollapse>
+        <template #title>Before you scrape and probe</template>
         <ul class="small">
           <li v-for="caution in cautionsFor('survey')" :key="caution.id">
             <strong>{{ caution.title }}.</strong> {{ caution.text }}
           </li>
         </ul>
-      </details>
+      </KitCollapse>
     </template>
     <PitsTab
       v-else-if="tab === 'pits'"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
 import type { NextReading } from '@aspecta/core/survey';
 import { percent } from '../shell/units.ts';
 import type { Advice } from '../workers/compute.ts';
@@ -21,7 +22,7 @@ const emit = defineEmits<{ next: [place: NextReading] }>();
     </p>
     <ol v-if="canWork && called < CALLED">
       <li v-for="place in advice.next" :key="`${place.u} ${place.v}`">
-        <button class="btn small-btn" @click="emit('next', place)">Mark it</button>
+        <KitButton small @click="emit('next', place)">Mark it</KitButton>
         <span class="small">{{ place.reason }}</span>
       </li>
     </ol>

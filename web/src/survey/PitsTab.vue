@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitTable from '../kit/KitTable.vue';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import type { Vehicle } from '@aspecta/contract/garage';
 import type { PitsView } from '@aspecta/contract/survey';
@@ -9,7 +14,6 @@ import { CATEGORY_OF, lookAgain, lookAtPits, weldableLimit, type LookAgain } fro
 import { useOutbox } from '../outbox/useOutbox.ts';
 import { get, post } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
-import Field from '../shell/Field.vue';
 import { useForm } from '../shell/useForm.ts';
 import { dayOf, percent, useUnits } from '../shell/units.ts';
 import type { SurveyMap } from '../workers/compute.ts';
@@ -179,7 +183,7 @@ const years = (value: number) =>
       <p v-else-if="view" class="soft">{{ view.why }}</p>
       <p v-else class="soft" role="status">Fetching the pits …</p>
     </div>
-    <div v-if="watchPlan" class="notice" :class="{ bad: watchPlan.earliest === 0 }">
+    <KitNotice quiet v-if="watchPlan" :class="{ bad: watchPlan.earliest === 0 }">
       <p v-if="watchPlan.earliest === 0">
         <strong>Too late to leave it and watch:</strong> by what is known {{ watchPlan.now }} already.
       </p>
@@ -191,7 +195,7 @@ const years = (value: number) =>
         These are rates of open weather. {{ cavity.name }} can stay wet for weeks: there it goes much faster, and no
         date can be given.
       </p>
-    </div>
+    </KitNotice>
     <p v-else-if="layer.material !== 'steel'" class="small soft">
       How fast it goes on is known for steel only; {{ layer.name.toLowerCase() }} is {{ layer.material }}.
     </p>
@@ -199,32 +203,35 @@ const years = (value: number) =>
       <p class="eyebrow">Another patch</p>
       <p class="small soft">Mark a square of the same size, find its deepest pit with a pit gauge, write its depth.</p>
       <div class="pair">
-        <Field v-slot="{ bind }" :label="`Deepest pit, ${units.word.value}`" :error="form.errors['depth']"
-          ><input v-bind="bind" v-model="draft.depth" class="input mono" inputmode="decimal" autocomplete="off"
-        /></Field>
-        <Field v-slot="{ bind }" :label="`Side of the patch, ${units.word.value}`" :error="form.errors['side']"
-          ><input v-bind="bind" v-model="draft.side" class="input mono" inputmode="decimal"
-        /></Field>
-        <Field v-slot="{ bind }" :label="`From the left, ${units.word.value}`" :error="form.errors['u']"
-          ><input v-bind="bind" v-model="draft.u" class="input mono" inputmode="decimal"
-        /></Field>
-        <Field v-slot="{ bind }" :label="`Up, ${units.word.value}`" :error="form.errors['v']"
-          ><input v-bind="bind" v-model="draft.v" class="input mono" inputmode="decimal"
-        /></Field>
-        <Field v-slot="{ bind }" label="Pits in it (if counted)" :error="form.errors['pits']"
-          ><input v-bind="bind" v-model="draft.pits" class="input mono" inputmode="numeric"
-        /></Field>
-        <Field v-slot="{ bind }" :label="inches ? 'Mean mouth, sq in' : 'Mean mouth, mm²'" :error="form.errors['mouth']"
-          ><input v-bind="bind" v-model="draft.mouth" class="input mono" inputmode="decimal"
-        /></Field>
+        <KitField v-slot="{ bind }" :label="`Deepest pit, ${units.word.value}`" :error="form.errors['depth']"
+          ><KitInput mono v-bind="bind" v-model="draft.depth" inputmode="decimal" autocomplete="off"
+        /></KitField>
+        <KitField v-slot="{ bind }" :label="`Side of the patch, ${units.word.value}`" :error="form.errors['side']"
+          ><KitInput mono v-bind="bind" v-model="draft.side" inputmode="decimal"
+        /></KitField>
+        <KitField v-slot="{ bind }" :label="`From the left, ${units.word.value}`" :error="form.errors['u']"
+          ><KitInput mono v-bind="bind" v-model="draft.u" inputmode="decimal"
+        /></KitField>
+        <KitField v-slot="{ bind }" :label="`Up, ${units.word.value}`" :error="form.errors['v']"
+          ><KitInput mono v-bind="bind" v-model="draft.v" inputmode="decimal"
+        /></KitField>
+        <KitField v-slot="{ bind }" label="Pits in it (if counted)" :error="form.errors['pits']"
+          ><KitInput mono v-bind="bind" v-model="draft.pits" inputmode="numeric"
+        /></KitField>
+        <KitField
+          v-slot="{ bind }"
+          :label="inches ? 'Mean mouth, sq in' : 'Mean mouth, mm²'"
+          :error="form.errors['mouth']"
+          ><KitInput mono v-bind="bind" v-model="draft.mouth" inputmode="decimal"
+        /></KitField>
       </div>
-      <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+      <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
       <div class="row">
-        <button class="btn main" :disabled="form.busy.value">Store the patch</button>
+        <KitButton submit main :disabled="form.busy.value">Store the patch</KitButton>
         <span class="small soft" role="status">{{ said }}</span>
       </div>
     </form>
-    <table v-if="view && view.patches.length > 0" class="plain">
+    <KitTable v-if="view && view.patches.length > 0">
       <thead>
         <tr>
           <th class="num">Depth</th>
@@ -238,9 +245,9 @@ const years = (value: number) =>
           <td class="num">{{ units.sheet(patch.depth) }}</td>
           <td class="num">{{ units.length(patch.u) }}</td>
           <td class="num">{{ units.length(patch.v) }}</td>
-          <td><button v-if="canWork" class="btn plain small-btn" @click="remove(patch.id)">Remove</button></td>
+          <td><KitButton small plain v-if="canWork" @click="remove(patch.id)">Remove</KitButton></td>
         </tr>
       </tbody>
-    </table>
+    </KitTable>
   </div>
 </template>

@@ -1,11 +1,15 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitPress from '../kit/KitPress.vue';
 import { computed, nextTick, ref, watch } from 'vue';
 import type { Layer } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import { Problem } from '@aspecta/core';
 import { ApiProblem } from '../shell/api.ts';
-import Chips from '../shell/Chips.vue';
-import Field from '../shell/Field.vue';
 import { useUnits } from '../shell/units.ts';
 import { parseEntry, type EntryKind, type Values } from './entry.ts';
 
@@ -87,8 +91,8 @@ function verdict(word: string): void {
 
 <template>
   <form class="stack" @submit.prevent="submit">
-    <Chips v-model="kind" legend="What was measured?" hide-legend :options="kinds" />
-    <Chips v-if="layers.length > 1" v-model="layer" legend="Layer" :options="layers" />
+    <KitChips v-model="kind" legend="What was measured?" hide-legend :options="kinds" />
+    <KitChips v-if="layers.length > 1" v-model="layer" legend="Layer" :options="layers" />
     <p class="small soft">
       <template v-if="places.length === 0"
         >Tap the place on the sheet. Several places may be tapped first; their numbers then follow one after
@@ -98,21 +102,15 @@ function verdict(word: string): void {
         >Place {{ units.length(places[0]![0]) }} from the left, {{ units.length(places[0]![1]) }} up<template
           v-if="places.length > 1"
           >; {{ places.length - 1 }} more marked</template
-        >. <button type="button" class="link" @click="emit('drop')">Forget it</button></template
+        >. <KitPress class="link" @click="emit('drop')">Forget it</KitPress></template
       >
     </p>
     <div v-if="kind === 'probe'" class="row">
-      <button
-        v-for="word in ['sound', 'soft', 'through']"
-        :key="word"
-        type="button"
-        class="btn grow"
-        @click="verdict(word)"
-      >
+      <KitButton v-for="word in ['sound', 'soft', 'through']" :key="word" @click="verdict(word)" class="grow">
         {{ word }}
-      </button>
+      </KitButton>
     </div>
-    <Field
+    <KitField
       v-slot="{ bind }"
       :label="kind === 'metal' ? 'Metal left' : kind === 'coating' ? 'Coating' : 'Verdict of the probe'"
       :error="error"
@@ -127,21 +125,22 @@ function verdict(word: string): void {
       "
     >
       <div class="row">
-        <input
+        <KitInput
+          mono
           v-bind="bind"
           ref="input"
           v-model="text"
-          class="input mono big grow"
           autocomplete="off"
           inputmode="decimal"
+          class="big grow"
         />
-        <button class="btn main">Store</button>
+        <KitButton submit main>Store</KitButton>
       </div>
-    </Field>
-    <details>
-      <summary>Note</summary>
-      <textarea v-model="note" class="input" rows="2" aria-label="Note to this reading" />
-    </details>
+    </KitField>
+    <KitCollapse>
+      <template #title>Note</template>
+      <KitInput v-model="note" rows="2" aria-label="Note to this reading" />
+    </KitCollapse>
     <p class="small soft" role="status">{{ said }}</p>
   </form>
 </template>

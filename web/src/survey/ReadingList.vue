@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitTable from '../kit/KitTable.vue';
 import { computed } from 'vue';
 import type { ReadingView } from '@aspecta/contract/survey';
 import { timeOf, useUnits } from '../shell/units.ts';
@@ -19,7 +23,7 @@ const value = (reading: ReadingView) =>
 
 <template>
   <div>
-    <div v-if="picked" class="notice picked">
+    <KitNotice quiet v-if="picked" class="picked">
       <p>
         <strong class="mono">{{ value(picked) }}</strong> at {{ units.length(picked.u) }} /
         {{ units.length(picked.v) }}, {{ picked.layer }}<br /><span class="small soft"
@@ -27,13 +31,11 @@ const value = (reading: ReadingView) =>
           }}{{ picked.instrument ? `, ${picked.instrument}` : '' }}{{ picked.note ? ` – ${picked.note}` : '' }}</span
         >
       </p>
-      <button v-if="canWork" class="btn small-btn" @click="emit('withdraw', picked.id)">
-        It was a slip: withdraw it
-      </button>
-    </div>
-    <details v-if="readings.length > 0">
-      <summary>The last readings</summary>
-      <table class="plain">
+      <KitButton small v-if="canWork" @click="emit('withdraw', picked.id)"> It was a slip: withdraw it </KitButton>
+    </KitNotice>
+    <KitCollapse v-if="readings.length > 0">
+      <template #title>The last readings</template>
+      <KitTable>
         <thead>
           <tr>
             <th>Value</th>
@@ -48,8 +50,8 @@ const value = (reading: ReadingView) =>
             <td class="num">{{ units.length(reading.v) }}</td>
           </tr>
         </tbody>
-      </table>
-    </details>
+      </KitTable>
+    </KitCollapse>
   </div>
 </template>
 

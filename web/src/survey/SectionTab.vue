@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import KitSlider from '../kit/KitSlider.vue';
 import { computed, shallowRef, watch } from 'vue';
 import type { FindView, ReadingView } from '@aspecta/contract/survey';
 import { layerOf, sectionAt, type BodyPlan, type Panel, type SectionSheet } from '@aspecta/core/body';
@@ -103,18 +104,14 @@ const isBlocked = (along: number) => blocked.value.some((find) => Math.abs(find.
   <div class="stack">
     <div>
       <p class="eyebrow">What would the saw meet here?</p>
-      <label class="small" for="section-at"
-        >Place along the panel: <span class="mono">{{ units.length(u) }}</span></label
-      >
-      <input
-        id="section-at"
-        type="range"
-        min="0"
+      <KitSlider
+        label="Place along the panel"
+        :model-value="u"
         :max="Math.floor(length)"
-        step="5"
-        :value="u"
-        @input="at = Number(($event.target as HTMLInputElement).value)"
+        :step="5"
+        @update:model-value="at = $event"
       />
+      <span class="mono">{{ units.length(u) }}</span>
     </div>
     <svg
       class="section"

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitTabs from '../kit/KitTabs.vue';
 import { computed } from 'vue';
 import type { ReadingView, ZoneView } from '@aspecta/contract/survey';
 import { ZONE_CLASSES } from '@aspecta/contract/survey';
 import type { Layer } from '@aspecta/core/body';
 import { CELL_CODES, fillerDepth, type CoatingClass, type CoatingMap, type MetalClass } from '@aspecta/core/survey';
-import Tabs from '../shell/Tabs.vue';
 import { percent, useUnits } from '../shell/units.ts';
 import type { SurveyMap } from '../workers/compute.ts';
 import { STATES } from '../board/boardScene.ts';
@@ -77,7 +79,7 @@ const filler = computed(() =>
 
 <template>
   <div class="stack">
-    <Tabs v-model="kind" legend="Which map" :options="kinds" small />
+    <KitTabs v-model="kind" legend="Which map" :options="kinds" small />
     <div v-if="kind === 'coating'">
       <p class="eyebrow">How deep is the filler?</p>
       <template v-if="coatingMap">
@@ -126,10 +128,10 @@ const filler = computed(() =>
           <strong v-if="summary.measured < 0.95">What is not measured may be anything.</strong>
         </p>
         <div class="row limit" role="group" aria-label="Limit">
-          <button class="btn small-btn" aria-label="Lower limit" @click="shiftLimit(-0.05)">−</button>
+          <KitButton small aria-label="Lower limit" @click="shiftLimit(-0.05)">−</KitButton>
           <span class="mono">{{ units.sheet(surveyMap!.map.limit) }}</span>
-          <button class="btn small-btn" aria-label="Higher limit" @click="shiftLimit(0.05)">+</button>
-          <button v-if="limit !== null" class="btn plain small-btn" @click="limit = null">Weldable limit</button>
+          <KitButton small aria-label="Higher limit" @click="shiftLimit(0.05)">+</KitButton>
+          <KitButton small plain v-if="limit !== null" @click="limit = null">Weldable limit</KitButton>
           <span class="small soft">surely below: {{ percent(summary.surelyUnder) }}</span>
         </div>
       </template>
@@ -183,7 +185,7 @@ const filler = computed(() =>
         </dd>
       </div>
     </dl>
-    <div v-if="surveyMap && surveyMap.map.outliers.length > 0" class="notice bad">
+    <KitNotice bad v-if="surveyMap && surveyMap.map.outliers.length > 0">
       <p>
         {{ surveyMap.map.outliers.length === 1 ? 'One reading does' : `${surveyMap.map.outliers.length} readings do` }}
         not fit what is around {{ surveyMap.map.outliers.length === 1 ? 'it' : 'them' }} (marked ?). Read there again:
@@ -194,19 +196,19 @@ const filler = computed(() =>
           others say <span class="mono">{{ units.sheetDoubt(o.expected, o.sd) }}</span>
         </li>
       </ul>
-    </div>
-    <div v-if="proposed && canWork" class="notice">
+    </KitNotice>
+    <KitNotice quiet v-if="proposed && canWork">
       <p>The map proposes a zone of {{ units.area(proposed.area) }} below the weldable limit.</p>
-      <button class="btn small-btn" @click="emit('take')">Take the proposed zone</button>
-    </div>
+      <KitButton small @click="emit('take')">Take the proposed zone</KitButton>
+    </KitNotice>
     <div>
       <p class="eyebrow">Damage zones</p>
       <p v-if="zones.length === 0" class="soft small">None drawn on this panel.</p>
       <ul class="zones">
         <li v-for="zone in zones" :key="zone.id">
-          <button class="btn small-btn" @click="emit('zone', zone.id)">
+          <KitButton small @click="emit('zone', zone.id)">
             {{ ZONE_CLASSES[zone.class] }}, {{ units.area(zone.area) }} · {{ percent(zone.share) }} of the panel
-          </button>
+          </KitButton>
         </li>
       </ul>
     </div>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { Redo2, Undo2 } from 'lucide-vue-next';
 import type { PhotoView, ReadingView, ZoneView } from '@aspecta/contract/survey';
@@ -199,31 +201,31 @@ const TOOLS = [
     >
       <template #tools>
         <template v-if="session.canWork">
-          <button
+          <KitButton
+            small
             v-for="tool in TOOLS"
             :key="tool.mode"
-            class="btn small-btn"
             :aria-pressed="mode === tool.mode"
             @click="setMode(tool.mode)"
           >
             {{ tool.label }}
-          </button>
-          <button
-            class="btn small-btn"
+          </KitButton>
+          <KitButton
+            small
             :disabled="!history.canUndo.value"
             :aria-label="history.canUndo.value ? `Undo: ${history.canUndo.value}` : 'Nothing to undo'"
             @click="history.undo()"
           >
             <Undo2 :size="18" />
-          </button>
-          <button
-            class="btn small-btn"
+          </KitButton>
+          <KitButton
+            small
             :disabled="!history.canRedo.value"
             :aria-label="history.canRedo.value ? `Redo: ${history.canRedo.value}` : 'Nothing to redo'"
             @click="history.redo()"
           >
             <Redo2 :size="18" />
-          </button>
+          </KitButton>
         </template>
       </template>
       <template #sheet>
@@ -260,9 +262,9 @@ const TOOLS = [
         />
       </template>
       <template #card>
-        <p v-if="survey.problem.value ?? form.general.value" class="notice bad" role="alert">
+        <KitNotice bad v-if="survey.problem.value ?? form.general.value">
           {{ survey.problem.value ?? form.general.value }}
-        </p>
+        </KitNotice>
         <ReadingEntry
           v-if="mode === 'read'"
           v-model:layer="layer"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
 import { ref } from 'vue';
 import type { ZoneView } from '@aspecta/contract/survey';
 import type { Layer } from '@aspecta/core/body';
@@ -42,10 +43,10 @@ const { ring, closed, editing, drawing, pen, holes } = props.draft;
       {{ ring.length }} <small>{{ ring.length === 1 ? 'corner' : 'corners' }}</small>
     </p>
     <div class="row">
-      <button class="btn main" :disabled="ring.length < 3" @click="draft.close(layer)">Close the zone</button
-      ><button class="btn" :disabled="ring.length === 0" @click="draft.back()">Take the last corner back</button>
+      <KitButton main :disabled="ring.length < 3" @click="draft.close(layer)">Close the zone</KitButton
+      ><KitButton :disabled="ring.length === 0" @click="draft.back()">Take the last corner back</KitButton>
     </div>
-    <button v-if="proposed" class="btn" @click="emit('takeProposed')">Take the proposed zone instead</button>
+    <KitButton v-if="proposed" @click="emit('takeProposed')">Take the proposed zone instead</KitButton>
   </div>
   <div v-else class="stack">
     <ZoneForm

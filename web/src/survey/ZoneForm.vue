@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { computed, reactive, ref, watch } from 'vue';
 import { EVIDENCE, ZONE_CLASSES, type Evidence } from '@aspecta/contract/survey';
 import type { Layer } from '@aspecta/core/body';
 import { showsMetal, type ZoneClass } from '@aspecta/core/survey';
-import Chips from '../shell/Chips.vue';
-import Field from '../shell/Field.vue';
 
 export interface ZoneDraft {
   class: ZoneClass;
@@ -56,31 +59,31 @@ const save = () => emit('save', { ...draft, overruled: overruling.value ? draft.
 
 <template>
   <form class="stack" @submit.prevent="save">
-    <div @change="chosen = true"><Chips v-model="draft.class" legend="What is it?" :options="classes" /></div>
+    <div @change="chosen = true"><KitChips v-model="draft.class" legend="What is it?" :options="classes" /></div>
     <p v-if="told" class="small soft">
       By its evidence: <strong>{{ ZONE_CLASSES[told.class].toLowerCase() }}</strong>; {{ told.because }}.
     </p>
-    <Field
+    <KitField
       v-if="overruling"
       v-slot="{ bind }"
       label="Why not what the evidence says?"
       :error="errors['overruled']"
       hint="The reason is kept with the zone"
     >
-      <input v-bind="bind" v-model="draft.overruled" class="input" />
-    </Field>
-    <Chips v-if="layers.length > 1" v-model="draft.layer" legend="Which layer?" :options="layers" />
-    <Chips v-model="draft.evidence" legend="How do you know?" :options="evidence" />
-    <Field v-slot="{ bind }" label="Note" :error="errors['note']">
-      <textarea v-bind="bind" v-model="draft.note" class="input" rows="2" />
-    </Field>
-    <p v-if="crossing ?? errors['ring']" class="notice bad" role="alert">{{ crossing ?? errors['ring'] }}</p>
+      <KitInput v-bind="bind" v-model="draft.overruled" />
+    </KitField>
+    <KitChips v-if="layers.length > 1" v-model="draft.layer" legend="Which layer?" :options="layers" />
+    <KitChips v-model="draft.evidence" legend="How do you know?" :options="evidence" />
+    <KitField v-slot="{ bind }" label="Note" :error="errors['note']">
+      <KitInput v-bind="bind" v-model="draft.note" rows="2" />
+    </KitField>
+    <KitNotice bad v-if="crossing ?? errors['ring']">{{ crossing ?? errors['ring'] }}</KitNotice>
     <div v-if="canWork" class="row">
-      <button class="btn main" :disabled="busy || crossing !== null">Save the zone</button>
-      <button type="button" class="btn" @click="emit('cancel')">Cancel</button>
+      <KitButton submit main :disabled="busy || crossing !== null">Save the zone</KitButton>
+      <KitButton @click="emit('cancel')">Cancel</KitButton>
       <template v-if="existing">
-        <button v-if="!asking" type="button" class="btn plain" @click="asking = true">Remove</button>
-        <button v-else type="button" class="btn" @click="emit('remove')">Yes, remove it</button>
+        <KitButton plain v-if="!asking" @click="asking = true">Remove</KitButton>
+        <KitButton v-else @click="emit('remove')">Yes, remove it</KitButton>
       </template>
     </div>
   </form>

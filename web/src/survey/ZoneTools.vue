@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { ZONE_CLASSES, type ZoneView } from '@aspecta/contract/survey';
 import { useUnits } from '../shell/units.ts';
 import type { Drawing } from './useZoneDraft.ts';
@@ -29,32 +32,32 @@ const name = (zone: ZoneView) => `${ZONE_CLASSES[zone.class].toLowerCase()}, ${u
     <template v-if="drawing === 'island'">
       <p>Tap the corners of the sound island inside the zone.</p>
       <div class="row">
-        <button class="btn main" :disabled="penLength < 3" @click="emit('keepIsland')">Keep the island</button
-        ><button class="btn" @click="emit('draw', 'outline')">Cancel</button>
+        <KitButton main :disabled="penLength < 3" @click="emit('keepIsland')">Keep the island</KitButton
+        ><KitButton @click="emit('draw', 'outline')">Cancel</KitButton>
       </div>
     </template>
     <template v-else-if="drawing === 'split'">
       <p>Tap two or more places: the zone is split along the line through them.</p>
       <div class="row">
-        <button class="btn main" :disabled="penLength < 2" @click="emit('split')">Split it there</button
-        ><button class="btn" @click="emit('draw', 'outline')">Cancel</button>
+        <KitButton main :disabled="penLength < 2" @click="emit('split')">Split it there</KitButton
+        ><KitButton @click="emit('draw', 'outline')">Cancel</KitButton>
       </div>
     </template>
-    <p v-if="problem" class="notice bad" role="alert">{{ problem }}</p>
-    <details v-if="drawing === 'outline'">
-      <summary>Shape</summary>
+    <KitNotice bad v-if="problem">{{ problem }}</KitNotice>
+    <KitCollapse v-if="drawing === 'outline'">
+      <template #title>Shape</template>
       <div class="stack">
         <div class="row">
-          <button class="btn small-btn" @click="emit('draw', 'island')">Mark a sound island</button>
-          <button v-if="islands > 0" class="btn small-btn" @click="emit('dropIslands')">
+          <KitButton small @click="emit('draw', 'island')">Mark a sound island</KitButton>
+          <KitButton small v-if="islands > 0" @click="emit('dropIslands')">
             Drop {{ islands === 1 ? 'the island' : `${islands} islands` }}
-          </button>
-          <button v-if="zone" class="btn small-btn" @click="emit('draw', 'split')">Split along a line</button>
+          </KitButton>
+          <KitButton small v-if="zone" @click="emit('draw', 'split')">Split along a line</KitButton>
         </div>
         <template v-if="zone">
           <div v-for="other in others" :key="other.id" class="row">
-            <button class="btn small-btn" @click="emit('merge', other)">Merge with {{ name(other) }}</button>
-            <button class="btn small-btn" @click="emit('subtract', other)">Take it out of this one</button>
+            <KitButton small @click="emit('merge', other)">Merge with {{ name(other) }}</KitButton>
+            <KitButton small @click="emit('subtract', other)">Take it out of this one</KitButton>
           </div>
           <dl>
             <div>
@@ -77,7 +80,7 @@ const name = (zone: ZoneView) => `${ZONE_CLASSES[zone.class].toLowerCase()}, ${u
           </p>
         </template>
       </div>
-    </details>
+    </KitCollapse>
   </div>
 </template>
 

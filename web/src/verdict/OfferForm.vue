@@ -1,8 +1,12 @@
 <script setup lang="ts">
+import KitButton from '../kit/KitButton.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import type { OfferElsewhere } from '@aspecta/contract/verdict';
 import { get, post } from '../shell/api.ts';
-import Field from '../shell/Field.vue';
 import { majorUnits, minorUnits } from '../shell/money.ts';
 import { newId } from '../shell/newId.ts';
 import { useSession } from '../shell/session.ts';
@@ -58,43 +62,43 @@ async function add(): Promise<void> {
 </script>
 
 <template>
-  <details v-if="session.canWork" :open="!known">
-    <summary>
+  <KitCollapse v-if="session.canWork" :open="!known">
+    <template #title>
       {{
         known ? 'Enter another price for the whole panel' : 'What does the whole panel cost? Enter a price to weigh it'
       }}
-    </summary>
+    </template>
     <p v-if="foreign > 0" class="small soft">
       {{ foreign === 1 ? 'One price was' : `${foreign} prices were` }} noted in another currency and
       {{ foreign === 1 ? 'is' : 'are' }} not weighed.
     </p>
     <form class="prices" @submit.prevent="add">
-      <Field v-slot="{ bind }" label="Maker" :error="form.errors['maker']"
-        ><input v-bind="bind" v-model="draft.maker" class="input"
-      /></Field>
-      <Field
+      <KitField v-slot="{ bind }" label="Maker" :error="form.errors['maker']"
+        ><KitInput v-bind="bind" v-model="draft.maker"
+      /></KitField>
+      <KitField
         v-slot="{ bind }"
         :label="`Price, ${session.current?.shop.currency}`"
         hint="Before tax"
         :error="form.errors['price']"
-        ><input v-bind="bind" v-model="draft.price" class="input mono" inputmode="decimal"
-      /></Field>
-      <Field v-slot="{ bind }" label="Carriage" :error="form.errors['carriage']"
-        ><input v-bind="bind" v-model="draft.carriage" class="input mono" inputmode="decimal"
-      /></Field>
-      <Field v-slot="{ bind }" label="Delivery, days" :error="form.errors['leadDays']"
-        ><input v-bind="bind" v-model="draft.leadDays" class="input mono" inputmode="numeric"
-      /></Field>
-      <button class="btn" :disabled="form.busy.value">Add the price</button>
+        ><KitInput mono v-bind="bind" v-model="draft.price" inputmode="decimal"
+      /></KitField>
+      <KitField v-slot="{ bind }" label="Carriage" :error="form.errors['carriage']"
+        ><KitInput mono v-bind="bind" v-model="draft.carriage" inputmode="decimal"
+      /></KitField>
+      <KitField v-slot="{ bind }" label="Delivery, days" :error="form.errors['leadDays']"
+        ><KitInput mono v-bind="bind" v-model="draft.leadDays" inputmode="numeric"
+      /></KitField>
+      <KitButton submit :disabled="form.busy.value">Add the price</KitButton>
     </form>
     <div v-if="elsewhere.length > 0" class="row">
       <span class="small soft">Known for another car:</span>
-      <button v-for="offer in elsewhere" :key="offer.id" type="button" class="btn small-btn" @click="take(offer)">
+      <KitButton small v-for="offer in elsewhere" :key="offer.id" @click="take(offer)">
         {{ offer.maker }}, {{ units.money(offer.price, offer.currency) }} ({{ offer.vehicle }})
-      </button>
+      </KitButton>
     </div>
-    <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
-  </details>
+    <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+  </KitCollapse>
 </template>
 
 <style scoped>

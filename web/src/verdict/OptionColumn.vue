@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import KitRadio from '../kit/KitRadio.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitTable from '../kit/KitTable.vue';
 import type { VerdictOption } from '@aspecta/core/verdict';
 import type { VerdictView } from '@aspecta/contract/verdict';
 import { hours, useUnits } from '../shell/units.ts';
@@ -14,19 +17,15 @@ const days = ({ p10, p90 }: { p10: number; p90: number }) => {
 
 <template>
   <div class="option" :class="{ chosen, out: option.ruledOut }">
-    <label class="head">
-      <input
-        type="radio"
-        name="verdict"
-        :checked="chosen"
-        :disabled="option.ruledOut !== null"
-        @change="emit('choose')"
-      />
-      <span
-        ><strong>{{ option.title }}</strong
-        ><small v-if="props.proposed"> proposed</small></span
-      >
-    </label>
+    <KitRadio
+      name="verdict"
+      class="head"
+      :chosen="chosen"
+      :disabled="option.ruledOut !== null"
+      @choose="emit('choose')"
+    >
+      <strong>{{ option.title }}</strong><small v-if="props.proposed"> proposed</small>
+    </KitRadio>
     <p v-if="option.ruledOut" class="alarm small">Ruled out. {{ option.ruledOut }}</p>
     <template v-if="!option.ruledOut">
       <p class="big mono">
@@ -48,9 +47,9 @@ const days = ({ p10, p90 }: { p10: number; p90: number }) => {
         <li v-for="text in option.for" :key="text" class="yes">{{ text }}</li>
         <li v-for="text in option.against" :key="text" class="no">{{ text }}</li>
       </ul>
-      <details>
-        <summary class="small">What is counted</summary>
-        <table class="plain">
+      <KitCollapse>
+        <template #title>What is counted</template>
+        <KitTable>
           <tbody>
             <tr v-for="element in option.elements" :key="element.name">
               <td>
@@ -61,8 +60,8 @@ const days = ({ p10, p90 }: { p10: number; p90: number }) => {
               <td class="num">{{ hours(element.hours) }}</td>
             </tr>
           </tbody>
-        </table>
-      </details>
+        </KitTable>
+      </KitCollapse>
     </template>
   </div>
 </template>

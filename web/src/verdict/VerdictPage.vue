@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import KitChecks from '../kit/KitChecks.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -10,7 +16,6 @@ import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { isBought, isCutIn, type OptionId } from '@aspecta/core/verdict';
 import { get, post } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
-import Field from '../shell/Field.vue';
 import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
 import { percent, useUnits } from '../shell/units.ts';
@@ -130,11 +135,11 @@ const proposed = computed(
       </template>
       <template #card>
         <div class="stack">
-          <div v-for="repair in load.data.value.decided" :key="repair.id" class="notice">
+          <KitNotice quiet v-for="repair in load.data.value.decided" :key="repair.id">
             <p>
               {{ repair.decidedBy }} has decided: <strong>{{ WORDS[repair.choice] }}</strong> – {{ repair.reason }}
             </p>
-          </div>
+          </KitNotice>
           <div v-if="load.data.value.open.length === 0" class="stack">
             <p class="eyebrow">Treat, patch or whole panel?</p>
             <p>
@@ -144,21 +149,23 @@ const proposed = computed(
                   : 'Every zone of this panel has been decided.'
               }}
             </p>
-            <RouterLink class="btn main" :to="`/vehicles/${id}/panels/${panel}`">To the panel</RouterLink>
+            <KitButton main :to="`/vehicles/${id}/panels/${panel}`">To the panel</KitButton>
           </div>
           <template v-else>
-            <fieldset class="chips">
-              <legend>Which zones go together?</legend>
-              <label v-for="zone in load.data.value.open" :key="zone.id" class="chip"
-                ><input v-model="chosenZones" type="checkbox" :value="zone.id" /><span
-                  >{{ ZONE_CLASSES[zone.class] }}, {{ units.area(zone.area) }}</span
-                ></label
-              >
-            </fieldset>
+            <KitChecks
+              v-model="chosenZones"
+              legend="Which zones go together?"
+              :options="
+                load.data.value.open.map((zone) => ({
+                  value: zone.id,
+                  label: `${ZONE_CLASSES[zone.class]}, ${units.area(zone.area)}`,
+                }))
+              "
+            />
             <p v-if="chosenZones.length === 0" class="soft">Choose at least one zone.</p>
-            <p v-if="weighing.general.value ?? weighing.errors['zoneIds']" class="notice bad" role="alert">
+            <KitNotice bad v-if="weighing.general.value ?? weighing.errors['zoneIds']">
               {{ weighing.general.value ?? weighing.errors['zoneIds'] }}
-            </p>
+            </KitNotice>
             <p v-else-if="weighing.busy.value && !verdict" role="status">Weighing …</p>
             <template v-if="verdict">
               <div>
@@ -174,7 +181,7 @@ const proposed = computed(
                   >
                 </p>
               </div>
-              <p v-if="verdict.verdict.mountCaution" class="notice bad">{{ verdict.verdict.mountCaution }}</p>
+              <KitNotice bad v-if="verdict.verdict.mountCaution">{{ verdict.verdict.mountCaution }}</KitNotice>
               <div class="options" role="radiogroup" aria-label="Options">
                 <OptionColumn
                   v-for="option in verdict.verdict.options"
@@ -194,40 +201,36 @@ const proposed = computed(
                 @added="weigh()"
               />
               <form v-if="session.canWork" class="stack" @submit.prevent="decide">
-                <Field
+                <KitField
                   v-slot="{ bind }"
                   label="You decide. Why?"
                   hint="A sentence for whoever asks later, yourself above all"
                   :error="form.errors['reason']"
                 >
-                  <textarea v-bind="bind" v-model="reason" class="input" rows="2" />
-                </Field>
-                <p
-                  v-if="form.general.value ?? form.errors['choice'] ?? form.errors['zoneIds']"
-                  class="notice bad"
-                  role="alert"
-                >
+                  <KitInput v-bind="bind" v-model="reason" rows="2" />
+                </KitField>
+                <KitNotice bad v-if="form.general.value ?? form.errors['choice'] ?? form.errors['zoneIds']">
                   {{ form.general.value ?? form.errors['choice'] ?? form.errors['zoneIds'] }}
-                </p>
+                </KitNotice>
                 <div class="row">
-                  <button class="btn main" :disabled="form.busy.value || choice === null">
+                  <KitButton submit main :disabled="form.busy.value || choice === null">
                     Decide:
                     {{
                       verdict.verdict.options.find((option) => option.id === choice)?.title.toLowerCase() ??
                       'choose an option'
                     }}
-                  </button>
+                  </KitButton>
                 </div>
               </form>
-              <details>
-                <summary>Before anything is cut</summary>
+              <KitCollapse>
+                <template #title>Before anything is cut</template>
                 <ul class="small">
                   <li v-for="caution in cautionsFor('verdict')" :key="caution.id">
                     <strong>{{ caution.title }}.</strong> {{ caution.text }}
                   </li>
                 </ul>
                 <p class="small soft">{{ DEFERENCE }}</p>
-              </details>
+              </KitCollapse>
             </template>
           </template>
         </div>

@@ -90,10 +90,10 @@ describe('the verdict', () => {
   it('weighs again when a zone is left out, and says when none is chosen', async () => {
     server.on(`GET ${base}/panels/${panel.id}/zones`, [zone('z1'), zone('z2')]);
     const { page } = await open();
-    await page.findAll('input[type=checkbox]')[1]!.setValue(false);
+    await page.findAll('[role=checkbox]')[1]!.trigger('click');
     await flushPromises();
     expect(server.to(`POST ${base}/verdict`).at(-1)).toEqual({ zoneIds: ['z1'] });
-    await page.findAll('input[type=checkbox]')[0]!.setValue(false);
+    await page.findAll('[role=checkbox]')[0]!.trigger('click');
     await flushPromises();
     expect(page.text()).toContain('Choose at least one zone.');
     expect(page.find('.option').exists()).toBe(false);
@@ -104,10 +104,10 @@ describe('the verdict', () => {
     const { page } = await open();
     let late!: (answer: Response) => void;
     server.on(`POST ${base}/verdict`, () => new Promise<Response>((resolve) => (late = resolve)));
-    await page.findAll('input[type=checkbox]')[1]!.setValue(false);
+    await page.findAll('[role=checkbox]')[1]!.trigger('click');
     const two = { verdict: weighed(null, 2), offer: null };
     server.on(`POST ${base}/verdict`, two);
-    await page.findAll('input[type=checkbox]')[1]!.setValue(true);
+    await page.findAll('[role=checkbox]')[1]!.trigger('click');
     await flushPromises();
     const shown = page.get('.options').text();
     late(new Response(JSON.stringify({ verdict: weighed(null), offer: null })));

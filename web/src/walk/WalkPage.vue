@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import KitUpload from '../kit/KitUpload.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { CLIMATES } from '@aspecta/contract/garage';
@@ -10,7 +16,6 @@ import { SIGNS, signOf, type SignId } from '@aspecta/core/survey';
 import { useOutbox } from '../outbox/useOutbox.ts';
 import { get } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
-import Field from '../shell/Field.vue';
 import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
 import { percent } from '../shell/units.ts';
@@ -128,15 +133,12 @@ async function found(sign: SignId): Promise<void> {
     photoId.value = null;
   });
 }
-async function take(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
+async function take([file]: readonly File[]): Promise<void> {
   if (!file || !place.value) return;
   const { panel: onto, layer, at, title } = place.value;
   await form.submit(async () => {
     photoId.value = await sendPhoto(props.id, file, { panel: onto, layer, u: at[0], v: at[1], note: title });
   });
-  input.value = '';
 }
 /** On to the next place that nobody has looked at; past the end when there is none. */
 function onward(): void {
@@ -191,9 +193,9 @@ const again = () =>
             >
           </div>
           <div class="track" role="presentation"><i :style="{ width: `${(100 * walk.coverage).toFixed(1)}%` }" /></div>
-          <p v-if="form.general.value ?? Object.values(form.errors)[0]" class="notice bad" role="alert">
+          <KitNotice bad v-if="form.general.value ?? Object.values(form.errors)[0]">
             {{ form.general.value ?? Object.values(form.errors)[0] }}
-          </p>
+          </KitNotice>
           <template v-if="place">
             <div>
               <p class="eyebrow">Look here</p>
@@ -210,34 +212,31 @@ const again = () =>
               </p>
             </div>
             <template v-if="session.canWork">
-              <button class="btn main big" :disabled="form.busy.value" @click="look('looked')">
+              <KitButton main :disabled="form.busy.value" @click="look('looked')" class="big">
                 {{ here.length > 0 ? 'Next place' : 'Nothing shows: next place' }}
-              </button>
+              </KitButton>
               <p class="eyebrow">Or what is there? One tap each</p>
               <div class="signs">
-                <button
+                <KitButton
                   v-for="sign in offered.filter((entry) => entry.id !== 'sound')"
                   :key="sign.id"
-                  class="btn"
                   :disabled="form.busy.value"
                   @click="found(sign.id)"
                 >
                   {{ sign.title }}
-                </button>
-                <button v-if="!showAll" class="btn plain" @click="showAll = true">Something else …</button>
+                </KitButton>
+                <KitButton plain v-if="!showAll" @click="showAll = true">Something else …</KitButton>
               </div>
               <div class="row">
-                <label class="btn grow"
-                  ><input type="file" accept="image/*" capture="environment" class="visually-hidden" @change="take" />{{
-                    photoId ? 'Picture taken' : 'Picture first'
-                  }}</label
-                >
-                <button class="btn grow" @click="look('skipped')">Skip it</button>
+                <KitUpload class="grow" label="Picture first" accept="image/*" capture @files="take">{{
+                  photoId ? 'Picture taken' : 'Picture first'
+                }}</KitUpload>
+                <KitButton @click="look('skipped')" class="grow">Skip it</KitButton>
               </div>
-              <details>
-                <summary>Note to the next find</summary>
-                <Field v-slot="{ bind }" label="Note"><input v-bind="bind" v-model="note" class="input" /></Field>
-              </details>
+              <KitCollapse>
+                <template #title>Note to the next find</template>
+                <KitField v-slot="{ bind }" label="Note"><KitInput v-bind="bind" v-model="note" /></KitField>
+              </KitCollapse>
             </template>
             <ul v-if="here.length > 0" class="here">
               <li v-for="find in here" :key="find.id">
@@ -245,25 +244,25 @@ const again = () =>
               </li>
             </ul>
             <div class="row spread">
-              <button class="btn plain small-btn" :disabled="index === 0" @click="index--">← before</button>
+              <KitButton small plain :disabled="index === 0" @click="index--">← before</KitButton>
               <span class="small soft mono">{{ index + 1 }} / {{ places.length }}</span>
-              <button class="btn plain small-btn" @click="index++">after →</button>
+              <KitButton small plain @click="index++">after →</KitButton>
             </div>
           </template>
           <template v-else>
             <h2>{{ counts.skipped > 0 ? 'Once around; some places were skipped.' : 'Once around.' }}</h2>
             <p class="soft">What does not show may still be there. Next: measure where something was found.</p>
-            <button v-if="counts.skipped > 0" class="btn" @click="again">Go to the skipped places</button>
+            <KitButton v-if="counts.skipped > 0" @click="again">Go to the skipped places</KitButton>
           </template>
           <FindList :finds="walk.finds" :name-of="nameOf" />
-          <details>
-            <summary>Before you crawl under it</summary>
+          <KitCollapse>
+            <template #title>Before you crawl under it</template>
             <ul class="small">
               <li v-for="caution in cautionsFor('survey')" :key="caution.id">
                 <strong>{{ caution.title }}.</strong> {{ caution.text }}
               </li>
             </ul>
-          </details>
+          </KitCollapse>
         </div>
       </template>
     </StationFrame>

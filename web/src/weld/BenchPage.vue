@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import KitProgress from '../kit/KitProgress.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import { computed, onBeforeUnmount, onMounted } from 'vue';
 import type { WeldPlanView } from '@aspecta/contract/weld';
@@ -52,14 +55,14 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
   <Waiting :of="load" what="The bench">
     <main v-if="load.data.value" class="bench">
       <header class="row spread">
-        <RouterLink class="btn" :to="`/vehicles/${id}/repairs/${repair}/weld`">Leave the bench</RouterLink>
+        <KitButton :to="`/vehicles/${id}/repairs/${repair}/weld`">Leave the bench</KitButton>
         <h1>{{ load.data.value.panel.name }}</h1>
         <span class="mono">{{ done.size }} of {{ steps.length }}</span>
       </header>
-      <progress :value="done.size" :max="Math.max(1, steps.length)" aria-label="Steps done" />
+      <KitProgress label="Steps done" :share="done.size / Math.max(1, steps.length)" />
       <div v-if="!bench.view.value?.acknowledged" class="middle">
         <p class="words">{{ bench.view.value ? 'Read the cautions first.' : 'There is no weld plan yet.' }}</p>
-        <RouterLink class="btn main" :to="`/vehicles/${id}/repairs/${repair}/weld`">To the weld plan</RouterLink>
+        <KitButton main :to="`/vehicles/${id}/repairs/${repair}/weld`">To the weld plan</KitButton>
       </div>
       <div v-else-if="!step" class="middle">
         <p class="words">The last weld is done.</p>
@@ -67,8 +70,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
           Let it cool to the touch. Fire watch: look again in half an hour, also at the far side. Then dress a little at
           a time, and mark the repair as done on the Board.
         </p>
-        <RouterLink class="btn main" :to="`/vehicles/${id}`">To the Board</RouterLink>
-        <button class="btn" @click="bench.takeBack()">Take the last step back</button>
+        <KitButton main :to="`/vehicles/${id}`">To the Board</KitButton>
+        <KitButton @click="bench.takeBack()">Take the last step back</KitButton>
       </div>
       <template v-else>
         <section class="drawing">
@@ -91,25 +94,25 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
             </p>
           </div>
         </section>
-        <p v-if="bench.problem.value" class="notice bad" role="alert">{{ bench.problem.value }}</p>
+        <KitNotice bad v-if="bench.problem.value">{{ bench.problem.value }}</KitNotice>
         <div class="acts">
-          <button class="btn back" :disabled="done.size === 0 || bench.busy.value" @click="bench.takeBack()">
+          <KitButton :disabled="done.size === 0 || bench.busy.value" @click="bench.takeBack()" class="back">
             Back
-          </button>
+          </KitButton>
           <!-- One button in both states: a tap at the very moment when the cooling ends must not be lost. -->
-          <button
-            class="btn done"
+          <KitButton
             :class="left > 0 ? 'cooling' : 'main'"
             :aria-label="left > 0 ? `Cooling, ${clock(left)} left. Tap when it is hand-warm already` : 'Done'"
             :disabled="!session.canWork || bench.busy.value"
             @click="bench.finish()"
+            class="done"
           >
             <template v-if="left > 0"
               ><span class="timer mono">{{ clock(left) }}</span
               ><small>cooling – tap if welded, hand-warm already</small></template
             >
             <template v-else>Done</template>
-          </button>
+          </KitButton>
         </div>
       </template>
     </main>

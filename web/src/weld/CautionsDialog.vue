@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import KitCheckbox from '../kit/KitCheckbox.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitDialog from '../kit/KitDialog.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { ref } from 'vue';
 import type { WeldPlanView } from '@aspecta/contract/weld';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { post } from '../shell/api.ts';
-import Dialog from '../shell/Dialog.vue';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
 
@@ -20,25 +23,23 @@ async function acknowledge(): Promise<void> {
 </script>
 
 <template>
-  <Dialog title="Before the first arc" wide @close="emit('close')">
+  <KitDialog title="Before the first arc" wide @close="emit('close')">
     <ul>
       <li v-for="caution in cautions" :key="caution.id">
         <strong>{{ caution.title }}.</strong> {{ caution.text }}
       </li>
     </ul>
     <p class="soft">{{ DEFERENCE }}</p>
-    <label class="row check"
-      ><input v-model="read" type="checkbox" /><span
-        >I have read these and have seen to them. My name ({{ session.current?.person.name }}) and the time are
-        noted.</span
-      ></label
+    <KitCheckbox v-model="read"
+      >I have read these and have seen to them. My name ({{ session.current?.person.name }}) and the time are
+      noted.</KitCheckbox
     >
-    <p v-if="form.general.value" class="notice bad" role="alert">{{ form.general.value }}</p>
+    <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
     <div class="row">
-      <button class="btn main" :disabled="!read || form.busy.value" @click="acknowledge">To the bench</button
-      ><button class="btn" @click="emit('close')">Not yet</button>
+      <KitButton main :disabled="!read || form.busy.value" @click="acknowledge">To the bench</KitButton
+      ><KitButton @click="emit('close')">Not yet</KitButton>
     </div>
-  </Dialog>
+  </KitDialog>
 </template>
 
 <style scoped>

@@ -1,4 +1,11 @@
 <script setup lang="ts">
+import KitSlider from '../kit/KitSlider.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitTable from '../kit/KitTable.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import { computed, onBeforeUnmount, onMounted, reactive, ref, shallowRef } from 'vue';
 import { Pause, Play } from 'lucide-vue-next';
@@ -6,8 +13,6 @@ import { useRouter } from 'vue-router';
 import { weldDefaults, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
 import { ApiProblem, get, put } from '../shell/api.ts';
-import Chips from '../shell/Chips.vue';
-import Field from '../shell/Field.vue';
 import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
 import { clock, duration, useUnits } from '../shell/units.ts';
@@ -139,10 +144,10 @@ const STRATEGIES = [
         />
         <div v-else class="empty"><p>No plan yet. Choose the settings on the card and lay the joint out.</p></div>
         <div v-if="view" class="player" data-own-pointer>
-          <button class="btn" :aria-label="playing ? 'Stop' : 'Play the sequence'" @click="play">
+          <KitButton :aria-label="playing ? 'Stop' : 'Play the sequence'" @click="play">
             <component :is="playing ? Pause : Play" :size="20" />
-          </button>
-          <input v-model.number="at" type="range" min="0" :max="steps.length" aria-label="Step" />
+          </KitButton>
+          <KitSlider v-model="at" label="Step" hide-label :max="steps.length" />
           <span class="mono small">{{ at }} / {{ steps.length }}</span>
         </div>
       </template>
@@ -159,7 +164,7 @@ const STRATEGIES = [
                 {{ Math.round(view.plan.hottestStart) }} °C. An estimate for a large plate in still air: feel the metal.
               </p>
             </div>
-            <div v-if="current" class="notice">
+            <KitNotice quiet v-if="current">
               <p>
                 <strong class="mono">{{ current.n }}</strong> {{ current.text
                 }}<template v-if="current.temperature !== null"
@@ -168,8 +173,8 @@ const STRATEGIES = [
                   >{{ ' ' }}<span class="soft">after {{ clock(current.wait) }} of cooling</span></template
                 >
               </p>
-            </div>
-            <table class="plain">
+            </KitNotice>
+            <KitTable>
               <tbody>
                 <tr>
                   <td>Tack current</td>
@@ -192,15 +197,15 @@ const STRATEGIES = [
                   <td>{{ view.plan.settings.gas }}, {{ view.plan.settings.gasFlow }} l/min</td>
                 </tr>
               </tbody>
-            </table>
+            </KitTable>
             <p v-for="note in view.plan.settings.notes" :key="note" class="small soft">{{ note }}</p>
             <p v-if="view.acknowledged" class="small soft">Cautions read by {{ view.acknowledged.by }}.</p>
-            <button v-if="session.canWork" class="btn main" @click="bench">
+            <KitButton main v-if="session.canWork" @click="bench">
               {{ begun ? 'Go on at the bench' : 'Begin at the bench' }}
-            </button>
+            </KitButton>
           </template>
           <form v-if="session.canWork && !begun" class="stack" @submit.prevent="layOut">
-            <Chips
+            <KitChips
               v-model="input.process"
               legend="Process"
               :options="[
@@ -208,7 +213,7 @@ const STRATEGIES = [
                 { value: 'tig', label: 'TIG' },
               ]"
             />
-            <Chips
+            <KitChips
               v-model="input.position"
               legend="Position"
               :options="[
@@ -217,24 +222,20 @@ const STRATEGIES = [
                 { value: 'overhead', label: 'Overhead' },
               ]"
             />
-            <Chips v-model="input.strategy" legend="Order" :options="STRATEGIES" />
-            <Field
+            <KitChips v-model="input.strategy" legend="Order" :options="STRATEGIES" />
+            <KitField
               v-slot="{ bind }"
               label="Weld again below, °C"
               hint="50 °C can be touched"
               :error="form.errors['handWarm']"
-              ><input v-bind="bind" v-model="warm" class="input mono" inputmode="decimal"
-            /></Field>
-            <p
-              v-if="form.general.value ?? form.errors['strategy'] ?? form.errors['seams']"
-              class="notice bad"
-              role="alert"
-            >
+              ><KitInput mono v-bind="bind" v-model="warm" inputmode="decimal"
+            /></KitField>
+            <KitNotice bad v-if="form.general.value ?? form.errors['strategy'] ?? form.errors['seams']">
               {{ form.general.value ?? form.errors['strategy'] ?? form.errors['seams'] }}
-            </p>
-            <button class="btn" :class="{ main: !view }" :disabled="form.busy.value">
+            </KitNotice>
+            <KitButton submit :class="{ main: !view }" :disabled="form.busy.value">
               {{ form.busy.value ? 'Working it out …' : view ? 'Lay out anew' : 'Lay out tacks and stitches' }}
-            </button>
+            </KitButton>
           </form>
           <p v-else-if="begun" class="small soft">Welding has begun; the order stays as it is.</p>
         </div>

@@ -70,7 +70,7 @@ describe('the weld plan', () => {
 
   it('is played step by step, and stopped', async () => {
     const { page } = await open();
-    const at = () => page.get('.player span').text();
+    const at = () => page.get('.player span.mono').text();
     const { plan } = laid(weldDefaults);
     expect(at()).toBe(`0 / ${plan.steps.length}`);
     await page.get('[aria-label="Play the sequence"]').trigger('click');
@@ -86,11 +86,11 @@ describe('the weld plan', () => {
     const { page, router } = await open();
     server.on('POST /repairs/r/weld/acknowledge', laid(weldDefaults, { acknowledged: read }));
     await button(page, 'Begin at the bench').trigger('click');
-    const dialog = page.get('dialog');
+    const dialog = page.get('.dialog');
     for (const caution of cautionsFor('weld')) expect(dialog.text()).toContain(caution.title);
     const go = button(page, 'To the bench');
     expect(go.attributes('disabled')).toBeDefined();
-    await dialog.get('input[type=checkbox]').setValue(true);
+    await dialog.get('[role=checkbox]').trigger('click');
     await go.trigger('click');
     await flushPromises();
     expect(server.to('POST /repairs/r/weld/acknowledge')).toHaveLength(1);

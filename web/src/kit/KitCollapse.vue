@@ -1,0 +1,39 @@
+<script setup lang="ts">
+/*
+ * What is opened when it is wanted. The library's collapse is not reached by keyboard: the browser's
+ * own element stays inside. What can be opened says so; its mark is not read out.
+ */
+defineProps<{ title?: string; open?: boolean }>();
+</script>
+
+<template>
+  <details class="collapse" :open="open">
+    <summary>
+      <slot name="title">{{ title }}</slot>
+    </summary>
+    <slot />
+  </details>
+</template>
+
+<style>
+.collapse > summary {
+  display: flex;
+  align-items: center;
+  min-height: 44px;
+  list-style: none;
+  cursor: pointer;
+  font-weight: 500;
+}
+.collapse > summary::-webkit-details-marker {
+  display: none;
+}
+.collapse > summary::before {
+  content: '▸' / '';
+  flex: none;
+  width: 1.1em;
+  color: var(--mark);
+}
+.collapse[open] > summary::before {
+  content: '▾' / '';
+}
+</style>
