@@ -76,6 +76,18 @@ export const verdictCalculations = [
       why: word('in words'),
       damageShare: share('damaged share of the panel'),
       breakEvenShare: maybe(share('damaged share from which the next option is cheaper')),
+      costByShare: maybe(
+        object(
+          {
+            patch: many(
+              object({ share: share('damaged share'), cost: spread('of patching', 'minor units') }),
+              'by share',
+            ),
+            whole: spread('of the whole panel', 'minor units'),
+          },
+          'both costs over the damaged share',
+        ),
+      ),
       mountCaution: maybe(word('where damage is near a mount')),
     },
     example: {

@@ -27,7 +27,7 @@ export { READING_COLUMNS, readingCells, textCell, type KeptReading } from './exp
 export { normalCdf } from './normal.ts';
 export { expectedBeyond, fillCensored, type CensoredSample } from './censored.ts';
 export { nextReadings, type NextReading, type NextReadingsInput } from './nextReadings.ts';
-export { pits, type Pits, type PitsInput } from './pits.ts';
+export { gumbelPlot, pits, type Pits, type PitsInput } from './pits.ts';
 export { pitRating, type PitRating } from './pitRating.ts';
 export {
   corrosion,

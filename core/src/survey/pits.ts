@@ -127,3 +127,50 @@ function noSpread(): never {
     'All depths are equal, so nothing can be said of deeper ones; measure the deepest pit in other patches too.',
   );
 }
+
+/** One patch on Gumbel paper: how deep it is, and where its rank puts it. */
+export interface GumbelPoint {
+  /** −ln(−ln p): on this scale a Gumbel distribution is a straight line. */
+  reduced: number;
+  /** mm */
+  depth: number;
+}
+
+/** The patches on Gumbel paper, with the line that was fitted to them and what it may be wrong by. */
+export interface GumbelPlot {
+  points: GumbelPoint[];
+  /** From the shallowest patch on to the deepest pit of the whole panel. */
+  line: { reduced: number; depth: number; low: number; high: number }[];
+}
+
+/** Standard errors on either side of the line: eight in ten such lines lie within. */
+const EIGHT_IN_TEN = 1.2816;
+
+/**
+ * Do the patches lie on the line that foretells the whole panel? Depths by their rank on Gumbel
+ * paper, plotting positions i/(n + 1), beside the fitted line with its band.
+ *
+ * @param depths mm, one for each patch, at least three
+ * @param fit what `pits` made of them
+ * @example
+ * gumbelPlot([0.2, 0.3, 0.5], { location: 0.25, scale: 0.1, areaRatio: 20 }).points.length; // → 3
+ * Source: Gumbel 1958, §1.2.7 for the plotting positions; Kite 1977 for the standard error (maximum likelihood).
+ */
+export function gumbelPlot(
+  depths: readonly number[],
+  { location, scale, areaRatio }: Pick<Pits, 'location' | 'scale' | 'areaRatio'>,
+): GumbelPlot {
+  const n = depths.length;
+  const points = [...depths]
+    .sort((a, b) => a - b)
+    .map((depth, i) => ({ depth, reduced: -Math.log(-Math.log((i + 1) / (n + 1))) }));
+  const first = points[0]!.reduced;
+  const last = Math.max(points.at(-1)!.reduced, -Math.log(-Math.log(1 - 1 / Math.max(areaRatio, 1.5))));
+  const line = Array.from({ length: 21 }, (_, i) => {
+    const reduced = first + ((last - first) * i) / 20;
+    const depth = location + scale * reduced;
+    const doubt = EIGHT_IN_TEN * standardError(scale, reduced, n, 'mle');
+    return { reduced, depth, low: depth - doubt, high: depth + doubt };
+  });
+  return { points, line };
+}

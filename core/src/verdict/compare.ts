@@ -44,6 +44,8 @@ export interface Verdict {
   damageShare: number;
   /** Damaged share at which the whole panel becomes cheaper than patching; null where it never does or cannot be bought. */
   breakEvenShare: number | null;
+  /** Both costs over the damaged share, minor units; null where the panel cannot be bought. */
+  costByShare: CostByShare | null;
   mountCaution: string | null;
 }
 
@@ -96,12 +98,14 @@ export function compare({ repair, rates, house }: { repair: Repair; rates: Rates
     quickest: shares.quickest[i]!,
   }));
   const { proposed, why } = propose(options, repair);
+  const curves = byShare(repair, rates, rules, damage, tables);
   return {
     options,
     proposed,
     why,
     damageShare: damage / (repair.panel.area * (repair.layers ?? 1)),
-    breakEvenShare: breakEven(repair, rates, rules, damage, tables),
+    breakEvenShare: curves?.breakEven ?? null,
+    costByShare: curves?.costs ?? null,
     mountCaution: near
       ? `Part of this damage lies within ${rules.mountRadius} mm of a mount. There only continuous or as-built welds of metal of equal thickness count; never filler, sealer, rivets or overlap on rust. Follow your local code and the maker’s manual, and ask a qualified person.`
       : null,
@@ -278,14 +282,22 @@ const timesIn100 = (share: number): string =>
 const treatmentLasts = (repair: Repair) =>
   repair.zones.every((zone) => zone.class === 'pitted' || zone.class === 'filler');
 
-/** Finds by bisection the damaged share at which patching costs as much as the whole panel, zones growing alike. */
-function breakEven(repair: Repair, rates: Rates, house: House, damage: number, tables: Tables): number | null {
-  if (!repair.offer && !repair.panel.bolted) return null;
+/** What a patch and the whole panel cost over the damaged share of the panel, its zones growing alike. */
+export interface CostByShare {
+  patch: { share: number; cost: Spread }[];
+  whole: Spread;
+}
+
+/** Shares at which the two are compared; closer together where damage is small. */
+const SHARES = [0.01, 0.02, 0.05, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1];
+
+/** Patching against the whole panel over the damaged share; null where the panel cannot be bought. */
+function byShare(repair: Repair, rates: Rates, house: House, damage: number, tables: Tables) {
   if (!repair.offer) return null;
   const rules = { ...house, runs: 400 };
   const luck = chanceOf(rules.runs);
-  const whole = spreadOf(simulateOption('whole', repair, rates, rules, tables, luck).cost).p50;
-  const patchAt = (share: number) => {
+  const whole = spreadOf(simulateOption('whole', repair, rates, rules, tables, luck).cost);
+  const patchAt = (share: number): Spread => {
     const scale = (share * repair.panel.area) / damage;
     const zones = repair.zones.map((zone) => ({
       ...zone,
@@ -293,8 +305,14 @@ function breakEven(repair: Repair, rates: Rates, house: House, damage: number, t
       patchArea: zone.patchArea * scale,
       patchPerimeter: zone.patchPerimeter * Math.sqrt(scale),
     }));
-    return spreadOf(simulateOption('patch', { ...repair, zones }, rates, rules, tables, luck).cost).p50;
+    return spreadOf(simulateOption('patch', { ...repair, zones }, rates, rules, tables, luck).cost);
   };
+  const costs: CostByShare = { whole, patch: SHARES.map((share) => ({ share, cost: patchAt(share) })) };
+  return { costs, breakEven: breakEven((share) => patchAt(share).p50, whole.p50) };
+}
+
+/** Finds by bisection the damaged share at which patching costs as much as the whole panel; null where it never does. */
+function breakEven(patchAt: (share: number) => number, whole: number): number | null {
   if (patchAt(1) < whole) return null;
   let [low, high] = [0.0005, 1];
   if (patchAt(low) > whole) return low;

@@ -76,8 +76,10 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
       @next="reporting = true"
     >
       <template #tools>
-        <KitButton small :to="`/vehicles/${id}/walk`">Walk-round</KitButton>
-        <KitButton small :to="`/vehicles/${id}/photos`">Pictures</KitButton>
+        <template v-if="session.isCustomer">
+          <KitButton small :to="`/vehicles/${id}/walk`">Walk-round</KitButton>
+          <KitButton small :to="`/vehicles/${id}/photos`">Pictures</KitButton>
+        </template>
         <KitButton small v-if="session.canWork" @click="importing = true">Import readings</KitButton>
         <KitButton small @click="reporting = true">Report</KitButton>
       </template>

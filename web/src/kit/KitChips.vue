@@ -64,4 +64,17 @@ const name = useId();
   outline: 3px solid var(--mark);
   outline-offset: 2px;
 }
+.chips .chip.n-radio-button .n-radio-input {
+  position: absolute;
+  z-index: 1;
+  pointer-events: auto;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  margin: 0;
+  cursor: pointer;
+}
+.chips .chip .n-radio__label {
+  pointer-events: none;
+}
 </style>

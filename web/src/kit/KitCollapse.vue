@@ -3,12 +3,22 @@
  * What is opened when it is wanted. The library's collapse is not reached by keyboard: the browser's
  * own element stays inside. What can be opened says so; its mark is not read out.
  */
-defineProps<{ title?: string; open?: boolean }>();
+const props = defineProps<{
+  title?: string;
+  open?: boolean;
+  /** Whether it is open is for the page to say: it is asked. */ held?: boolean;
+}>();
+const emit = defineEmits<{ toggle: [open: boolean] }>();
+function press(event: Event): void {
+  if (!props.held) return;
+  event.preventDefault();
+  emit('toggle', !props.open);
+}
 </script>
 
 <template>
   <details class="collapse" :open="open">
-    <summary>
+    <summary @click="press">
       <slot name="title">{{ title }}</slot>
     </summary>
     <slot />

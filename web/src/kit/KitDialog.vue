@@ -4,7 +4,10 @@ import { useId } from 'vue';
 import { X } from 'lucide-vue-next';
 import KitButton from './KitButton.vue';
 
-/* A window over the page: keeps the focus inside and gives it back, Escape closes. */
+/*
+ * A window over the page: keeps the focus inside and gives it back, Escape closes. Its outermost element is a
+ * <div>: the library keeps the focus in nothing else.
+ */
 const props = defineProps<{ title: string; wide?: boolean; stay?: boolean }>();
 const emit = defineEmits<{ close: [] }>();
 const id = useId();
@@ -20,13 +23,13 @@ const close = (shown: boolean) => !shown && !props.stay && emit('close');
     transform-origin="center"
     @update:show="close"
   >
-    <section class="dialog" :class="{ wide }" :aria-labelledby="id">
+    <div class="dialog" :class="{ wide }" role="dialog" aria-modal="true" :aria-labelledby="id">
       <div class="row spread head">
         <h2 :id="id">{{ title }}</h2>
         <KitButton v-if="!stay" plain aria-label="Close" @click="emit('close')"><X :size="20" /></KitButton>
       </div>
       <slot />
-    </section>
+    </div>
   </NModal>
 </template>
 

@@ -14,34 +14,41 @@ const bind = computed(() => ({
 </script>
 
 <template>
-  <NFormItem
-    class="field"
-    :label="label"
-    :label-props="{ for: id }"
-    :show-feedback="Boolean(error || hint)"
-    :validation-status="error ? 'error' : undefined"
-    :show-require-mark="false"
-  >
-    <slot :bind="bind" />
-    <template #feedback>
-      <span v-if="error" :id="`${id}-wrong`" class="wrong" role="alert">{{ error }}</span>
-      <span v-else-if="hint" :id="`${id}-hint`" class="hint">{{ hint }}</span>
-    </template>
-  </NFormItem>
+  <div class="field">
+    <NFormItem
+      :label="label"
+      :label-props="{ for: id }"
+      :show-feedback="false"
+      :validation-status="error ? 'error' : undefined"
+      :show-require-mark="false"
+    >
+      <slot :bind="bind" />
+    </NFormItem>
+    <!-- Not the library's: what it says fades away slowly, and an old refusal would stand beside a new one. -->
+    <span v-if="error" :id="`${id}-wrong`" class="wrong" role="alert">{{ error }}</span>
+    <span v-else-if="hint" :id="`${id}-hint`" class="hint">{{ hint }}</span>
+  </div>
 </template>
 
 <style>
-.field.n-form-item .n-form-item-blank {
+.field {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+}
+.field .n-form-item-blank {
   min-height: 44px;
 }
-.field.n-form-item .n-form-item-feedback-wrapper {
-  min-height: 0;
+.field > .hint,
+.field > .wrong {
+  font-size: 0.85rem;
   line-height: 1.3;
+  padding-top: 0.2rem;
 }
-.field .hint {
+.field > .hint {
   color: var(--ink-soft);
 }
-.field .wrong {
+.field > .wrong {
   color: var(--alarm);
   font-weight: 500;
 }

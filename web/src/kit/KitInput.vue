@@ -26,7 +26,9 @@ const isEvent = (name: string) => /^on[A-Z]/.test(name);
 const kind = computed(() =>
   props.rows !== undefined ? 'textarea' : props.type === 'password' ? ('password' as const) : ('text' as const),
 );
-defineExpose({ focus: () => field.value?.focus(), select: () => field.value?.select() });
+defineExpose({
+  focus: (options?: FocusOptions) => (field.value?.inputElRef ?? field.value?.textareaElRef)?.focus(options),
+});
 </script>
 
 <template>

@@ -1,33 +1,25 @@
 <script setup lang="ts">
-import { NAlert } from 'naive-ui';
-
-/* A sentence that must not be overlooked; `bad` is said at once to who cannot see it. */
+/*
+ * A sentence that must not be overlooked; `bad` is said at once to who cannot see it, `quiet` is not.
+ * The library's is an alert for every kind, and its role cannot be changed: each hint would be read out at once.
+ */
 defineProps<{ bad?: boolean; quiet?: boolean }>();
 </script>
 
 <template>
-  <NAlert
-    class="notice"
-    :class="{ bad }"
-    :type="bad ? 'error' : 'info'"
-    :show-icon="false"
-    :bordered="false"
-    :role="quiet ? 'note' : bad ? 'alert' : 'status'"
-    ><slot
-  /></NAlert>
+  <div class="notice" :class="{ bad }" :role="quiet ? 'note' : bad ? 'alert' : 'status'"><slot /></div>
 </template>
 
 <style>
-.notice.n-alert {
-  --n-padding: 0.6rem 0.8rem;
-  --n-color: var(--mark-soft);
-  --n-content-text-color: var(--ink);
+.notice {
   border-left: 4px solid var(--mark);
+  background: var(--mark-soft);
+  padding: 0.6rem 0.8rem;
   border-radius: 0 8px 8px 0;
 }
-.notice.n-alert.bad {
-  --n-color: var(--alarm-soft);
+.notice.bad {
   border-color: var(--alarm);
+  background: var(--alarm-soft);
 }
 .notice p:last-child {
   margin: 0;

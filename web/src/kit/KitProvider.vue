@@ -16,7 +16,8 @@ const overrides = computed(() => themeOf(tokens.value));
 </script>
 
 <template>
-  <NConfigProvider :theme="night ? darkTheme : null" :theme-overrides="overrides" abstract>
+  <!-- Its values stand in classes, not on each element: our own rules then go before them. -->
+  <NConfigProvider :theme="night ? darkTheme : null" :theme-overrides="overrides" inline-theme-disabled abstract>
     <NMessageProvider placement="bottom"><slot /></NMessageProvider>
   </NConfigProvider>
 </template>

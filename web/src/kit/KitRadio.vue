@@ -23,4 +23,11 @@ const emit = defineEmits<{ choose: [] }>();
   outline-offset: 2px;
   border-radius: 4px;
 }
+.radio.n-radio .n-radio-input {
+  inset: 0;
+  z-index: 1;
+  width: 100%;
+  height: 100%;
+  cursor: pointer;
+}
 </style>

@@ -27,8 +27,7 @@ const FIELDS = [
 </script>
 
 <template>
-  <KitCollapse :open="corners !== null">
-    <template #title>A taped rectangle</template>
+  <KitCollapse held title="A taped rectangle" :open="corners !== null" @toggle="points.startRectangle($event)">
     <div v-if="corners" class="stack">
       <p class="small">
         Tap its corners on the picture from the lower left one, anticlockwise: {{ corners.length }} of 4. Then write

@@ -32,6 +32,6 @@ async function go(action: () => Promise<void>): Promise<void> {
       <KitInput v-bind="bind" v-model="password" type="password" autocomplete="current-password" required />
     </KitField>
     <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
-    <KitButton submit :class="{ main: !demo }" :disabled="form.busy.value">Sign in</KitButton>
+    <KitButton submit :main="!demo" :disabled="form.busy.value">Sign in</KitButton>
   </form>
 </template>

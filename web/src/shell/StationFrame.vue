@@ -145,6 +145,7 @@ const open = ref(true);
     border: 0;
     background: none;
     min-height: 44px;
+    text-align: center;
     color: var(--ink-soft);
     font-size: 0.85rem;
     flex: none;
@@ -167,6 +168,49 @@ const open = ref(true);
     width: 100%;
     margin-left: 0;
     padding-bottom: 0.2rem;
+  }
+  .tools :deep(.btn) {
+    flex: none;
+  }
+}
+@media (max-height: 600px) and (min-width: 600px) {
+  /* Low windows, a phone sideways, and a screen at 200 %: the card beside the sheet, the next step under the card. */
+  .station,
+  .station.wide {
+    grid-template: 'crumbs crumbs' auto 'sheet card' minmax(0, 1fr) 'sheet next' auto / minmax(0, 1fr) minmax(
+        260px,
+        42%
+      );
+  }
+  .station.shut {
+    grid-template-rows: auto minmax(0, 1fr) auto;
+  }
+  .card {
+    border-width: 1px 0 0 1px;
+    box-shadow: none;
+  }
+  .grip {
+    display: none;
+  }
+  .inner,
+  .station.shut .inner {
+    display: block;
+    padding: 0.5rem 0.75rem;
+  }
+  .next {
+    border-left: 1px solid var(--line);
+    padding: 0 0.75rem;
+  }
+  .crumbs {
+    padding: 0 0.75rem;
+    flex-wrap: nowrap;
+  }
+  .tools {
+    width: auto;
+    margin-left: auto;
+    min-width: 0;
+    flex-wrap: nowrap;
+    overflow-x: auto;
   }
   .tools :deep(.btn) {
     flex: none;

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import ChartView from '../charts/ChartView.vue';
+import { extentChart } from './surveyCharts.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { computed, shallowRef, watch } from 'vue';
@@ -62,8 +64,12 @@ watch(
   { immediate: true },
 );
 const ratioOf = (zone: ZoneView) => learnt.value.find((entry) => entry.evidence === kindOf(zone));
-const most = computed(() => Math.max(1, ...extents.value.flatMap((e) => [e.seen, e.predicted90, e.found ?? 0])));
-const bar = (mm2: number) => `${Math.max(1.5, (100 * mm2) / most.value)}%`;
+const chart = computed(() =>
+  extentChart(
+    extents.value.map((extent) => ({ ...extent, name: `${EVIDENCE[extent.evidence]}, ${dayOf(extent.at)}` })),
+    units.unit.value,
+  ),
+);
 </script>
 
 <template>
@@ -90,31 +96,7 @@ const bar = (mm2: number) => `${Math.max(1.5, (100 * mm2) / most.value)}%`;
         <strong class="mono">{{ percent(ratioOf(zone)!.behind.chance) }}</strong>.
       </dd>
     </dl>
-    <div v-if="extents.length > 0">
-      <p class="eyebrow">Showed, predicted, found</p>
-      <div v-for="extent in extents" :key="`${extent.zoneId} ${extent.evidence}`" class="extent">
-        <p class="small">
-          {{ EVIDENCE[extent.evidence] }}, {{ dayOf(extent.at)
-          }}<template v-if="extent.foundBy"> → {{ EVIDENCE[extent.foundBy].toLowerCase() }}</template>
-        </p>
-        <div class="bars">
-          <span class="name">showed</span><span class="bar seen" :style="{ width: bar(extent.seen) }" /><span
-            class="mono small"
-            >{{ units.area(extent.seen) }}</span
-          >
-          <span class="name">predicted</span
-          ><span class="bar predicted" :style="{ width: bar(extent.predicted50) }"
-            ><i :style="{ width: `${(100 * extent.predicted90) / extent.predicted50}%` }" /></span
-          ><span class="mono small">{{ units.area(extent.predicted50) }}</span>
-          <template v-if="extent.found !== null"
-            ><span class="name">found</span><span class="bar found" :style="{ width: bar(extent.found) }" /><span
-              class="mono small"
-              >{{ units.area(extent.found) }}</span
-            ></template
-          >
-        </div>
-      </div>
-    </div>
+    <ChartView v-if="extents.length > 0" :chart="chart" />
     <KitButton small to="/learnt">What this shop has learnt from its openings</KitButton>
   </div>
 </template>
@@ -125,46 +107,5 @@ dl {
 }
 dd {
   margin: 0;
-}
-.extent + .extent {
-  margin-top: 0.6rem;
-}
-.extent p {
-  margin: 0 0 0.15rem;
-}
-.bars {
-  display: grid;
-  grid-template-columns: 5.2rem minmax(0, 1fr) 5.5rem;
-  gap: 0.2rem 0.5rem;
-  align-items: center;
-}
-.name {
-  font-size: 0.82rem;
-  color: var(--ink-soft);
-}
-.bars .mono {
-  text-align: right;
-}
-.bar {
-  height: 12px;
-  border: 1px solid var(--metal-line);
-  position: relative;
-  max-width: 100%;
-}
-.seen {
-  background: var(--worn);
-}
-.predicted {
-  background: var(--mark-soft);
-}
-.predicted i {
-  position: absolute;
-  left: 0;
-  top: 4px;
-  border-top: 2px dashed var(--mark);
-  max-width: 400%;
-}
-.found {
-  background: var(--failing);
 }
 </style>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import ChartView from '../charts/ChartView.vue';
+import { learntChart } from './surveyCharts.ts';
 import KitTable from '../kit/KitTable.vue';
 import { EVIDENCE, type LearntView } from '@aspecta/contract/survey';
 import { get } from '../shell/api.ts';
@@ -35,6 +37,10 @@ const times = (factor: number) => `× ${factor.toFixed(factor < 3 ? 2 : 1)}`;
           The layer behind has it too in about <strong class="mono">{{ percent(entry.behind.chance) }}</strong> of
           cases; {{ entry.behind.found }} of {{ entry.behind.cases }} here.
         </p>
+        <ChartView
+          v-if="entry.cases.length > 1"
+          :chart="learntChart(entry.evidence === 'map' ? 'stripped' : entry.evidence, entry.cases)"
+        />
         <KitTable v-if="entry.cases.length > 0">
           <thead>
             <tr>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import MapCharts from './MapCharts.vue';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitSelect from '../kit/KitSelect.vue';
@@ -85,6 +86,13 @@ const { maps, counting, zones, proposed, finds } = props.survey;
         :can-work="canWork"
         @take="emit('take')"
         @zone="emit('zone', $event)"
+      />
+      <MapCharts
+        v-if="maps.surveyMap.value && maps.kind.value === 'metal'"
+        :layer="current"
+        :samples="maps.samples.value.metal"
+        :map="maps.surveyMap.value.map"
+        :limit="maps.limit.value"
       />
       <NextList
         :advice="maps.advice.value"

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import ChartView from '../charts/ChartView.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import { lossChart, pitsChart } from './surveyCharts.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
@@ -112,6 +115,21 @@ async function remove(id: string): Promise<void> {
     view.value = await get<PitsView>(path.value);
   });
 }
+const plot = computed(() => {
+  const { result, patches } = view.value ?? {};
+  if (!result || !patches) return null;
+  const depths = patches.map((patch) => patch.depth);
+  return pitsChart(depths, result, { thickness: props.layer.thickness, unit: units.unit.value });
+});
+/** Least metal of the map, mm; null where there is no map. */
+const thinnest = computed(() => {
+  const means = props.surveyMap ? Array.from(props.surveyMap.map.mean).filter((m) => !Number.isNaN(m)) : [];
+  return means.length === 0 ? null : Math.min(...means);
+});
+const loss = computed(() => {
+  const metal = thinnest.value ?? props.layer.thickness;
+  return lossChart(CATEGORY_OF[props.vehicle.climate], metal - weldableLimit(props.layer.thickness), units.unit.value);
+});
 /** When to look again if it is left: by the deepest pit until it is through, else by the thinnest of the map until it cannot be welded to. */
 const watchPlan = computed<{ earliest: number; on: string; what: string; now: string } | null>(() => {
   const { thickness, material } = props.layer;
@@ -124,10 +142,9 @@ const watchPlan = computed<{ earliest: number; on: string; what: string; now: st
       what: 'the deepest pit can be through',
       now: `the deepest pit may be ${units.sheet(result.deepestP90)} deep, through the sheet,`,
     });
-  const means = props.surveyMap ? Array.from(props.surveyMap.map.mean).filter((m) => !Number.isNaN(m)) : [];
-  if (means.length === 0) return null;
+  const metal = thinnest.value;
+  if (metal === null) return null;
   const limit = weldableLimit(thickness);
-  const metal = Math.min(...means);
   return dated(lookAgain({ metal, limit, category: CATEGORY_OF[props.vehicle.climate] }), {
     what: `the thinnest place, ${units.sheet(metal)} now, can be down to the ${units.sheet(limit)} that can be welded to`,
     now:
@@ -183,7 +200,8 @@ const years = (value: number) =>
       <p v-else-if="view" class="soft">{{ view.why }}</p>
       <p v-else class="soft" role="status">Fetching the pits …</p>
     </div>
-    <KitNotice quiet v-if="watchPlan" :class="{ bad: watchPlan.earliest === 0 }">
+    <ChartView v-if="plot" :chart="plot" />
+    <KitNotice v-if="watchPlan" quiet :bad="watchPlan.earliest === 0">
       <p v-if="watchPlan.earliest === 0">
         <strong>Too late to leave it and watch:</strong> by what is known {{ watchPlan.now }} already.
       </p>
@@ -199,6 +217,9 @@ const years = (value: number) =>
     <p v-else-if="layer.material !== 'steel'" class="small soft">
       How fast it goes on is known for steel only; {{ layer.name.toLowerCase() }} is {{ layer.material }}.
     </p>
+    <KitCollapse v-if="watchPlan && watchPlan.earliest > 0" title="What bare steel loses over the years">
+      <ChartView :chart="loss" />
+    </KitCollapse>
     <form v-if="canWork" class="stack" @submit.prevent="add">
       <p class="eyebrow">Another patch</p>
       <p class="small soft">Mark a square of the same size, find its deepest pit with a pit gauge, write its depth.</p>

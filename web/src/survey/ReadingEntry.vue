@@ -124,7 +124,7 @@ function verdict(word: string): void {
             : 'sound, soft or through'
       "
     >
-      <div class="row">
+      <div class="row one-line">
         <KitInput
           mono
           v-bind="bind"
@@ -167,5 +167,9 @@ function verdict(word: string): void {
 summary {
   min-height: 32px;
   cursor: pointer;
+}
+.one-line {
+  flex-wrap: nowrap;
+  width: 100%;
 }
 </style>

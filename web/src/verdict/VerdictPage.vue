@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import VerdictCharts from './VerdictCharts.vue';
 import KitChecks from '../kit/KitChecks.vue';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
@@ -193,6 +194,7 @@ const proposed = computed(
                   @choose="choice = option.id"
                 />
               </div>
+              <VerdictCharts :verdict="verdict.verdict" :choice="choice" />
               <OfferForm
                 :vehicle="id"
                 :panel="panel"

@@ -101,7 +101,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
           </KitButton>
           <!-- One button in both states: a tap at the very moment when the cooling ends must not be lost. -->
           <KitButton
-            :class="left > 0 ? 'cooling' : 'main'"
+            :main="left <= 0"
+            :class="{ cooling: left > 0 }"
             :aria-label="left > 0 ? `Cooling, ${clock(left)} left. Tap when it is hand-warm already` : 'Done'"
             :disabled="!session.canWork || bench.busy.value"
             @click="bench.finish()"

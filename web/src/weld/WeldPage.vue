@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import ChartView from '../charts/ChartView.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import { heatChart } from './heatChart.ts';
 import KitSlider from '../kit/KitSlider.vue';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
@@ -45,6 +48,7 @@ const load = useLoad(async (again) => {
   else if (plan) show(plan);
   return { vehicle, repair, panel: panelOf(body, repair.panel) };
 });
+const warmth = computed(() => heatChart(view.value!.plan, view.value!.input.handWarm));
 function show(plan: WeldPlanView): void {
   view.value = plan;
   Object.assign(input, plan.input);
@@ -198,6 +202,7 @@ const STRATEGIES = [
                 </tr>
               </tbody>
             </KitTable>
+            <KitCollapse title="How warm it gets"><ChartView :chart="warmth" /></KitCollapse>
             <p v-for="note in view.plan.settings.notes" :key="note" class="small soft">{{ note }}</p>
             <p v-if="view.acknowledged" class="small soft">Cautions read by {{ view.acknowledged.by }}.</p>
             <KitButton main v-if="session.canWork" @click="bench">
@@ -233,7 +238,7 @@ const STRATEGIES = [
             <KitNotice bad v-if="form.general.value ?? form.errors['strategy'] ?? form.errors['seams']">
               {{ form.general.value ?? form.errors['strategy'] ?? form.errors['seams'] }}
             </KitNotice>
-            <KitButton submit :class="{ main: !view }" :disabled="form.busy.value">
+            <KitButton submit :main="!view" :disabled="form.busy.value">
               {{ form.busy.value ? 'Working it out …' : view ? 'Lay out anew' : 'Lay out tacks and stitches' }}
             </KitButton>
           </form>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import type { ECharts } from 'echarts/core';
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitTable from '../kit/KitTable.vue';
+import { useLook } from '../shell/look.ts';
+import { rowsOf, type Chart } from './chart.ts';
+import { coloursNow } from './coloursNow.ts';
+import { optionOf } from './optionOf.ts';
+
+/* A chart and, behind it, the same as a table. The drawing library comes when the first chart is shown. */
+const props = defineProps<{ chart: Chart; height?: number }>();
+const look = useLook();
+const place = ref<HTMLElement>();
+const failed = ref(false);
+let drawing: ECharts | undefined;
+let gone = false;
+const resized = typeof ResizeObserver === 'undefined' ? undefined : new ResizeObserver(() => drawing?.resize());
+const table = computed(() => rowsOf(props.chart));
+const tall = computed(() => (props.chart.y.names ? 64 + 40 * props.chart.y.names.length : (props.height ?? 240)));
+
+function draw(): void {
+  const colours = coloursNow();
+  if (drawing && colours) drawing.setOption(optionOf(props.chart, colours), { notMerge: true });
+}
+onMounted(async () => {
+  try {
+    const { begin } = await import('./library.ts');
+    if (gone || !place.value) return;
+    drawing = begin(place.value);
+    draw();
+    resized?.observe(place.value);
+  } catch {
+    // The figures are in the table all the same.
+    failed.value = true;
+  }
+});
+// The colours change with the look; the page has them a moment later.
+watch([() => props.chart, () => look.night], () => requestAnimationFrame(draw));
+onBeforeUnmount(() => {
+  gone = true;
+  resized?.disconnect();
+  drawing?.dispose();
+});
+</script>
+
+<template>
+  <figure class="chart">
+    <figcaption>{{ chart.title }}</figcaption>
+    <p v-if="failed" class="soft small">The drawing could not be loaded; here are its figures.</p>
+    <div v-else ref="place" class="drawing" role="img" :aria-label="chart.title" :style="{ height: `${tall}px` }" />
+    <KitCollapse title="As a table" :open="failed">
+      <div class="scroll" tabindex="0" role="region" :aria-label="`${chart.title}, as a table`">
+        <KitTable>
+          <thead>
+            <tr>
+              <th v-for="name in table.head" :key="name">{{ name }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(row, i) in table.rows" :key="i">
+              <td v-for="(cell, k) in row" :key="k">{{ cell }}</td>
+            </tr>
+          </tbody>
+        </KitTable>
+      </div>
+    </KitCollapse>
+  </figure>
+</template>
+
+<style scoped>
+.chart {
+  margin: 0;
+  min-width: 0;
+}
+figcaption {
+  font-weight: 500;
+  font-size: 0.95rem;
+  margin-bottom: 0.25rem;
+}
+.drawing {
+  width: 100%;
+}
+.scroll {
+  max-height: 240px;
+  overflow: auto;
+}
+.chart :deep(.collapse > summary) {
+  font-size: 0.85rem;
+  color: var(--ink-soft);
+}
+</style>
