@@ -77,7 +77,7 @@ export const cutCalculations = [
     id: 'cut.line',
     title: 'Cut line',
     question: 'Where does the saw go?',
-    sources: ['Boykov & Kolmogorov 2004 (minimum cut)', `costs and margins: ${PRACTICE} (T-01, T-12, T-13)`],
+    sources: ['Boykov & Kolmogorov 2004 (minimum cut)', `costs and margins: ${PRACTICE}`],
     cautions: [LOOK_BEHIND],
     needs: {
       panel: table(
@@ -172,7 +172,7 @@ export const cutCalculations = [
     id: 'cut.passage',
     title: 'Through the opening',
     question: 'Does this piece pass through the opening?',
-    sources: ['Carver 1957 (rectangle in rectangle)', 'Toussaint 1983 (calipers)', `play: ${PRACTICE} (T-16)`],
+    sources: ['Carver 1957 (rectangle in rectangle)', 'Toussaint 1983 (calipers)', `play: ${PRACTICE}`],
     cautions: ['Carry heavy panels with two people; edges are razors.'],
     needs: piece,
     gives: through,
@@ -193,7 +193,7 @@ export const cutCalculations = [
     id: 'cut.split',
     title: 'Part a pan for the opening',
     question: 'Into how few sections must this piece be parted so that all pass?',
-    sources: ['exhaustive search', 'Carver 1957', `joints on flange centre lines: ${PRACTICE} (T-16, T-33)`],
+    sources: ['exhaustive search', 'Carver 1957', `joints on flange centre lines: ${PRACTICE}`],
     needs: {
       ...piece,
       allowed: many(
@@ -242,7 +242,7 @@ export const cutCalculations = [
     id: 'cut.drillOut',
     title: 'Drill out spot welds',
     question: 'How many spot welds must be drilled, where, and how long does it take?',
-    sources: [`${PRACTICE} (T-10, T-22)`],
+    sources: [`${PRACTICE}`],
     cautions: ['Eye protection; chips are hot and sharp. Drill the upper sheet only.'],
     needs: {
       seams: many(

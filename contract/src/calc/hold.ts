@@ -129,7 +129,7 @@ export const holdCalculations = [
     id: 'hold.gaps',
     title: 'Gaps and shims',
     question: 'Which movement explains these gaps, and which shims bring the panel back?',
-    sources: ['small rigid movements, least squares', `${PRACTICE} (T-31)`],
+    sources: ['small rigid movements, least squares', `${PRACTICE}`],
     cautions: [
       'A bent or rotten mount is rebuilt first: shims do not mend it. Judge gaps with all neighbours in place.',
     ],
@@ -179,7 +179,7 @@ export const holdCalculations = [
     id: 'hold.braces',
     title: 'Brace check',
     question: 'Does the opening keep its shape while sides are missing, and does no brace buckle?',
-    sources: ['Maxwell 1864, Laman 1970 (rigidity)', 'Euler 1744 (buckling)', `reserve: ${PRACTICE} (T-15)`],
+    sources: ['Maxwell 1864, Laman 1970 (rigidity)', 'Euler 1744 (buckling)', `reserve: ${PRACTICE}`],
     cautions: [QUALIFIED, 'In the plane only, joints taken as hinges. Brace first, unbrace last.'],
     needs: {
       joints: points('corners of the opening and further joints'),

@@ -90,7 +90,7 @@ export const shapeCalculations = [
     id: 'shape.flange',
     title: 'Flange and tabs',
     question: 'How is a curved flange slit so that it can be folded?',
-    sources: ['plane geometry', `tabs and wedges: ${PRACTICE} (T-24)`],
+    sources: ['plane geometry', `tabs and wedges: ${PRACTICE}`],
     needs: {
       height: mm('width of the flange'),
       edgeRadius: mm('radius of the fold line'),
@@ -176,7 +176,7 @@ export const shapeCalculations = [
     id: 'shape.cornerRelief',
     title: 'Corner of a folded skin',
     question: 'Which notch lets two folded edges meet?',
-    sources: ['plane geometry', `notch instead of a double fold: ${PRACTICE} (T-23)`],
+    sources: ['plane geometry', `notch instead of a double fold: ${PRACTICE}`],
     needs: {
       flangeA: mm('one folded edge'),
       flangeB: mm('the other'),
@@ -200,7 +200,7 @@ export const shapeCalculations = [
     id: 'shape.flatPattern',
     title: 'Flat pattern of a patch',
     question: 'What is cut from flat sheet so that this patch with its flanges comes out?',
-    sources: ['DIN 6935', `tabs: ${PRACTICE} (T-03, T-24)`],
+    sources: ['DIN 6935', `tabs: ${PRACTICE}`],
     needs: { outline: ring('finished patch'), thickness: mm('sheet') },
     may: {
       holes: many(Joi.array(), 'rings, mm'),

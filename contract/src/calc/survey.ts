@@ -137,7 +137,7 @@ export const surveyCalculations = [
     id: 'survey.fillerDepth',
     title: 'Filler depth',
     question: 'How deep is the filler under this coating reading?',
-    sources: ['ISO 2808, ISO 2178 (reading principle)', `limits: ${PRACTICE} (T-17)`],
+    sources: ['ISO 2808, ISO 2178 (reading principle)', `limits: ${PRACTICE}`],
     cautions: [
       'Filler over a hole in structure or at a mount is a defect, whatever its depth. A gauge over its range says “more than”.',
     ],
@@ -168,8 +168,8 @@ export const surveyCalculations = [
     id: 'survey.spread',
     title: 'What does not show',
     question: 'How large will the damage be when it is opened?',
-    sources: [`${PRACTICE} (T-26)`, 'Gelman et al., Bayesian Data Analysis, 3rd ed.'],
-    cautions: ['The layer behind is to be expected too (T-26).'],
+    sources: [`${PRACTICE}`, 'Gelman et al., Bayesian Data Analysis, 3rd ed.'],
+    cautions: ['The layer behind is to be expected too.'],
     needs: {
       visible: polygon('what shows'),
       evidence: Joi.string().description('blister, pinhole, stripped, blasted or opened'),

@@ -43,7 +43,7 @@ export const verdictCalculations = [
     id: 'verdict.compare',
     title: 'Treat, patch or panel',
     question: 'Which repair costs and takes least?',
-    sources: [`counted elements: ${PRACTICE} (T-08 to T-32)`, 'Malcolm et al. 1959 (PERT)'],
+    sources: [`counted elements: ${PRACTICE}`, 'Malcolm et al. 1959 (PERT)'],
     cautions: [QUALIFIED],
     needs: {
       repair: table('panel, zones and offer; lengths mm, areas mm², money minor units'),

@@ -53,7 +53,7 @@ export const weldCalculations = [
     id: 'weld.settings',
     title: 'Welder settings',
     question: 'How is the welder set for this sheet?',
-    sources: [`${PRACTICE} (T-06)`, 'IEC 60974-1 load voltages (figures from memory)'],
+    sources: [`${PRACTICE}`, 'IEC 60974-1 load voltages (figures from memory)'],
     cautions: [TEST_PIECE, FIRE],
     needs: { process: Joi.string().description('mig, tig, gas or spot'), thickness: mm('one sheet') },
     may: {
@@ -104,7 +104,7 @@ export const weldCalculations = [
     id: 'weld.tacks',
     title: 'Tacks',
     question: 'Where do the tacks go, and in which order?',
-    sources: [`${PRACTICE} (T-07, T-08)`],
+    sources: [`${PRACTICE}`],
     needs: {
       seam: Joi.alternatives(number('length', 'mm'), Joi.object({ length: mm('length').required() })).description(
         'seam: {length} or its length, mm',
@@ -125,7 +125,7 @@ export const weldCalculations = [
     id: 'weld.plugs',
     title: 'Plug welds',
     question: 'Which holes does a plug-welded flange get, and in which order?',
-    sources: [`${PRACTICE} (T-10, T-11)`, 'ISO 14373 nugget 4√t to 5√t (figures from memory)'],
+    sources: [`${PRACTICE}`, 'ISO 14373 nugget 4√t to 5√t (figures from memory)'],
     cautions: [TEST_PIECE, 'Follow the maker’s number and place of welds; local rules come first.'],
     needs: { length: mm('flange'), thickness: mm('one sheet'), endMargin: mm('from each end to the first hole') },
     may: { pitch: mm('widest distance; by the sheet when left out') },
@@ -257,11 +257,7 @@ export const weldCalculations = [
     id: 'weld.sequence',
     title: 'Weld sequence',
     question: 'In which order is the joint welded, and how long must one wait?',
-    sources: [
-      `${PRACTICE} (T-06 to T-09)`,
-      'Rosenthal 1946 (heat)',
-      'Blodgett, Design of Weldments (figures from memory)',
-    ],
+    sources: [`${PRACTICE}`, 'Rosenthal 1946 (heat)', 'Blodgett, Design of Weldments (figures from memory)'],
     cautions: [FIRE, COMPARES],
     needs: {
       seams: many(

@@ -20,3 +20,14 @@ describe.each(['__proto__', 'constructor', 'toString', 'hasOwnProperty', 'valueO
       }
   });
 });
+
+describe('what a person reads of a calculation', () => {
+  it('gives sentences, never the number of a rule', () => {
+    for (const { id, example, ...told } of catalogue) {
+      expect(JSON.stringify(told), id).not.toMatch(/\bT-\d/);
+      // Counted work names its rule for who computes with it; everything else is read.
+      const answer = JSON.stringify(calculate(id, example), (key, value: unknown) => (key === 'rule' ? '' : value));
+      expect(answer, id).not.toMatch(/\bT-\d/);
+    }
+  });
+});

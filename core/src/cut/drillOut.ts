@@ -36,7 +36,7 @@ export function spotsAlong(length: number, pitch: number): number[] {
 
 /**
  * How many spot welds hold this seam, where are they, and how long does drilling them out take
- * (T-22)? Evenly at the as-built pitch, half a pitch from either end; a seam that is shorter
+ *? Evenly at the as-built pitch, half a pitch from either end; a seam that is shorter
  * than the pitch has one in its middle.
  *
  * @param seams 1 to 500; lengths mm; minutesEach usual time for one weld with access
@@ -74,7 +74,7 @@ export function drillOut({ seams, minutesEach }: { seams: readonly DrillSeam[]; 
     time: minutes * 60,
     minutes,
     notes: [
-      'Drill through the upper sheet only; a pilot hole first keeps the cutter from wandering (T-22).',
+      'Drill through the upper sheet only; a pilot hole first keeps the cutter from wandering.',
       ...(seams.some((seam) => seam.hidden)
         ? ['Some are under sealer or another flange: scrape and look before counting on this number.']
         : []),

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { pitRating, pits, type PitsInput } from './index.ts';
+import { gumbelPlot, pitRating, pits, type PitsInput } from './index.ts';
 
 // Port Pirie annual maxima: the worked example of Coles 2001 (An Introduction to Statistical Modeling of
 // Extreme Values, §3.4.1, Gumbel model), and fitted by evd in R (core/fixtures/portpirie.R).
@@ -134,5 +134,36 @@ describe('pit rating', () => {
   it('refuses what cannot be counted', () => {
     expect(() => pitRating({ pits: 0, area: 1, mouth: 1, depth: 1 })).toThrow(/pits/);
     expect(() => pitRating({ pits: 1, area: 0, mouth: 1, depth: 1 })).toThrow(/area/);
+  });
+});
+
+describe('Gumbel paper', () => {
+  const fit = (depths: number[]) =>
+    pits({ depths, sampledArea: depths.length * 3600, totalArea: 900_000, thickness: 1 });
+  it('puts the Port Pirie maxima near the line that evd fits to them', () => {
+    const { location, scale } = reference;
+    const { points } = gumbelPlot(reference.depths, { location, scale, areaRatio: 100 });
+    // The middle half of the ranks, where plotting positions are surest (Coles 2001, fig. 3.5).
+    const middle = points.slice(Math.floor(points.length / 4), Math.ceil((3 * points.length) / 4));
+    for (const { reduced, depth } of middle)
+      expect(Math.abs(depth - (location + scale * reduced))).toBeLessThan(scale / 4);
+  });
+  it('has its points in order and ends at the deepest pit that is foretold, with its doubt', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.01, max: 2, noNaN: true }), { minLength: 3, maxLength: 40 }),
+        (depths) => {
+          fc.pre(Math.max(...depths) - Math.min(...depths) > 0.01);
+          const result = fit(depths);
+          const { points, line } = gumbelPlot(depths, result);
+          expect(points.map((p) => p.depth)).toEqual([...depths].sort((a, b) => a - b));
+          for (let i = 1; i < points.length; i++) expect(points[i]!.reduced).toBeGreaterThan(points[i - 1]!.reduced);
+          const end = line.at(-1)!;
+          expect(end.reduced).toBeGreaterThanOrEqual(points.at(-1)!.reduced - 1e-9);
+          expect(end.high - end.depth).toBeCloseTo(end.depth - end.low, 9);
+          expect(end.high).toBeGreaterThan(end.depth);
+        },
+      ),
+    );
   });
 });

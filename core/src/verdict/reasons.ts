@@ -13,7 +13,7 @@ export function ruledOut(option: OptionId, repair: Repair, nearMount: boolean): 
     if (classes.has('thin') && (repair.panel.structural || nearMount))
       return 'Thin metal in load-bearing structure must be replaced by metal of equal thickness.';
     if (classes.has('filler') && (repair.panel.structural || nearMount))
-      return 'Filler in structure or at a mount is a defect, whatever its thickness (T-18).';
+      return 'Filler in structure or at a mount is a defect, whatever its thickness.';
   }
   if ((option === 'whole' || option === 'part') && !repair.offer)
     return 'No price is known for this panel; enter one, or plan to make it.';
@@ -37,9 +37,9 @@ export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; a
   const no: string[] = [];
   const aluminium = panel.material === 'aluminium';
   if (aluminium && option !== 'treat') {
-    no.push('Aluminium: TIG on AC with pure argon and its own brush, no steel dust (T-47).');
+    no.push('Aluminium: TIG on AC with pure argon and its own brush, no steel dust.');
     no.push(
-      'Never joined to the steel behind it by fusion: rivets or bolts as it was built, and the two kept apart from each other (T-47).',
+      'Never joined to the steel behind it by fusion: rivets or bolts as it was built, and the two kept apart from each other.',
     );
     if (option === 'patch' || option === 'make')
       no.push('Its sheet is reckoned at the price of steel: ask what it costs.');
@@ -63,15 +63,13 @@ export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; a
     if (panel.visible && panel.curvature !== 'double')
       no.push(`${Math.round(weld)} mm of weld in a soft, visible surface can warp it.`);
     if (panel.curvature === 'double') no.push('Double curvature: each patch has to be shaped, not only folded.');
-    no.push('What shows is never all of it: expect the patch to grow after the cut (T-26).');
+    no.push('What shows is never all of it: expect the patch to grow after the cut.');
   }
   if (option === 'part') {
     yes.push('The pressing brings the shape: nothing has to be formed.');
-    yes.push(
-      'Nine times in ten a repair panel is larger than what has to be replaced (T-28): the rest stays original.',
-    );
+    yes.push('Nine times in ten a repair panel is larger than what has to be replaced: the rest stays original.');
     if (offer && offer.leadDays > 7) no.push(`${offer.leadDays} days of delivery before it can begin.`);
-    no.push('Its edges never meet the old panel as they come: plan blending (T-32).');
+    no.push('Its edges never meet the old panel as they come: plan blending.');
     if (panel.visible && panel.curvature !== 'double')
       no.push(`${Math.round(weld)} mm of weld in a visible surface can warp it.`);
   }
@@ -91,9 +89,9 @@ export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; a
     if (panel.bolted) yes.push('It bolts on: no weld and no heat.');
     else no.push(`${panel.spotWelds} spot welds to drill out and to make again.`);
     if (offer && offer.leadDays > 7) no.push(`${offer.leadDays} days of delivery before it can begin.`);
-    no.push('Replacement panels never fit as they come: plan trimming and flange work (T-32).');
+    no.push('Replacement panels never fit as they come: plan trimming and flange work.');
     if (share < CHAIN_OF_PATCHES)
-      no.push('A repair panel is nearly always larger than what has to be replaced (T-28): cut from it what you need.');
+      no.push('A repair panel is nearly always larger than what has to be replaced: cut from it what you need.');
   }
   return { for: yes, against: no };
 }

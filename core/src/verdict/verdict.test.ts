@@ -184,6 +184,21 @@ describe('verdict.compare', () => {
     expect(compare({ repair: grown(breakEvenShare! * 0.6), rates }).proposed).toBe('patch');
   });
 
+  it('tells what patching costs as the damage grows: more and more, and past the whole panel at the break-even', () => {
+    const { costByShare, breakEvenShare } = compare({ repair, rates });
+    const patch = costByShare!.patch;
+    for (let i = 1; i < patch.length; i++) {
+      expect(patch[i]!.share).toBeGreaterThan(patch[i - 1]!.share);
+      expect(patch[i]!.cost.p50).toBeGreaterThan(patch[i - 1]!.cost.p50);
+    }
+    for (const { share, cost } of patch) {
+      expect(cost.p10).toBeLessThan(cost.p50);
+      expect(cost.p90).toBeGreaterThan(cost.p50);
+      expect(cost.p50 > costByShare!.whole.p50).toBe(share > breakEvenShare!);
+    }
+    expect(compare({ repair: { ...repair, offer: undefined } as never, rates }).costByShare).toBeNull();
+  });
+
   it('counts its hours: twice the weld takes longer, twice the pace takes twice as long', () => {
     const hours = (r: Repair, pace = 1) => compare({ repair: r, rates, house: { pace } }).options[1]!.hours.p50;
     const longer = { ...repair, zones: [{ ...repair.zones[0]!, patchPerimeter: 1120 }] };

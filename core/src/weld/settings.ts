@@ -12,7 +12,7 @@ export type Polarity = 'DC+' | 'DC-' | 'AC';
 export interface WeldSettings {
   /** A; null without an arc. */
   tackCurrent: number | null;
-  /** A; a fifth less than for tacks (T-06). */
+  /** A; a fifth less than for tacks. */
   seamCurrent: number | null;
   /** V at the seam current. */
   volts: number | null;
@@ -43,7 +43,7 @@ export interface SettingsInput {
 
 /** A for each mm of sheet: 1 A for each 0.001 in; common practice, no published source. */
 const AMPS_PER_MM = 40;
-/** Seam current as a share of tack current (T-06). */
+/** Seam current as a share of tack current. */
 const SEAM_SHARE = 0.8;
 /** Less current where gravity pulls the pool out; common practice, no published source. */
 const POSITION_SHARE: Readonly<Record<Position, number>> = { flat: 1, vertical: 0.9, overhead: 0.85 };
@@ -109,7 +109,7 @@ export function settings({
       gas: `oxygen and acetylene, ${aluminium ? 'flame a touch on the acetylene side' : 'neutral flame'}`,
       gasFlow: null,
       notes: [
-        'A small tip: a long soft zone that can be planished, slower and wider than TIG (T-43).',
+        'A small tip: a long soft zone that can be planished, slower and wider than TIG.',
         ...(aluminium ? ['Flux on sheet and rod, and wash every trace of it off: what stays eats the metal.'] : []),
         ...notes,
       ],
@@ -203,7 +203,7 @@ function notesFor({
   return [
     'Weld a test piece of the same sheet first and look at its back.',
     ...(arc && thin <= 1 && material !== 'aluminium'
-      ? ['Old or thin metal blows through: copper behind it takes the heat away (T-14).']
+      ? ['Old or thin metal blows through: copper behind it takes the heat away.']
       : []),
     ...(thick > thin ? ['Hold the heat on the thicker sheet and let it wash over onto the thinner one.'] : []),
     ...(material === 'zinc'
@@ -214,8 +214,8 @@ function notesFor({
     ...(material === 'stainless' ? ['Its own brush and discs: steel dust in it rusts. It warps more than steel.'] : []),
     ...(material === 'aluminium'
       ? [
-          'Its own stainless brush, no steel dust, oxide off just before welding; it gives no glow before it drops through (T-47).',
-          'Never joined to steel by fusion; keep the two apart from each other (T-47).',
+          'Its own stainless brush, no steel dust, oxide off just before welding; it gives no glow before it drops through.',
+          'Never joined to steel by fusion; keep the two apart from each other.',
         ]
       : []),
     ...(position === 'overhead' && process !== 'spot'

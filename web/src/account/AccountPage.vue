@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import { reactive, ref } from 'vue';
+import type { OpenSession } from '@aspecta/contract/account';
 import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { reactive, ref } from 'vue';
-import type { OpenSession } from '@aspecta/contract/account';
 import { get, put, remove } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { timeOf } from '../shell/units.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import KitTable from '../kit/KitTable.vue';
 import type { AuditLine } from '@aspecta/contract/account';
+import KitTable from '../kit/KitTable.vue';
 import { get } from '../shell/api.ts';
 import { timeOf } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';

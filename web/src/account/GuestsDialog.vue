@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import KitCheckbox from '../kit/KitCheckbox.vue';
-import KitDialog from '../kit/KitDialog.vue';
-import KitNotice from '../kit/KitNotice.vue';
 import { reactive } from 'vue';
 import type { GarageVehicle } from '@aspecta/contract/garage';
 import type { Person } from '@aspecta/contract/shop';
+import KitCheckbox from '../kit/KitCheckbox.vue';
+import KitDialog from '../kit/KitDialog.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { get, put } from '../shell/api.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
@@ -55,10 +55,5 @@ async function toggle(car: string): Promise<void> {
   gap: 0.6rem;
   align-items: center;
   min-height: 44px;
-}
-.check input {
-  width: 22px;
-  height: 22px;
-  accent-color: var(--mark);
 }
 </style>

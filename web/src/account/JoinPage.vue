@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
-import KitNotice from '../kit/KitNotice.vue';
 import { reactive } from 'vue';
 import { useRouter } from 'vue-router';
 import { ROLES, type JoinView } from '@aspecta/contract/account';
 import type { SessionView } from '@aspecta/contract/shop';
+import KitButton from '../kit/KitButton.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { get, post } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';

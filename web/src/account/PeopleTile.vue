@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { computed, reactive, ref, shallowRef } from 'vue';
+import { ROLES, type InvitationView, type NewInvitation } from '@aspecta/contract/account';
+import type { Person, Role } from '@aspecta/contract/shop';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitField from '../kit/KitField.vue';
@@ -6,9 +9,6 @@ import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitSelect from '../kit/KitSelect.vue';
 import KitTable from '../kit/KitTable.vue';
-import { computed, reactive, ref, shallowRef } from 'vue';
-import { ROLES, type InvitationView, type NewInvitation } from '@aspecta/contract/account';
-import type { Person, Role } from '@aspecta/contract/shop';
 import { get, post, put, remove } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { dayOf } from '../shell/units.ts';
@@ -127,7 +127,7 @@ const copy = () => void navigator.clipboard?.writeText(link.value ?? '').catch((
   gap: 0.4rem;
   justify-content: flex-end;
 }
-.acts .input {
+.acts .select {
   width: auto;
 }
 .link {

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
-import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Board } from '@aspecta/contract/board';
@@ -8,21 +6,23 @@ import type { FindView } from '@aspecta/contract/survey';
 import { panelOf } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import { signOf } from '@aspecta/core/survey';
+import { belowVehicle } from '../car/belowVehicle.ts';
+import { useVehicle } from '../car/useVehicle.ts';
+import KitButton from '../kit/KitButton.vue';
+import HatchPatterns from '../sheet/HatchPatterns.vue';
+import SheetView from '../sheet/SheetView.vue';
 import { get } from '../shell/api.ts';
-import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
+import StationFrame from '../shell/StationFrame.vue';
 import { percent } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
-import HatchPatterns from '../sheet/HatchPatterns.vue';
-import SheetView from '../sheet/SheetView.vue';
 import FindList from '../survey/FindList.vue';
 import ImportDialog from '../survey/ImportDialog.vue';
 import { boardScene, STATES, type PanelLook } from './boardScene.ts';
 import NotesText from './NotesText.vue';
 import RepairList from './RepairList.vue';
 import ReportDialog from './ReportDialog.vue';
-import { belowVehicle } from '../car/belowVehicle.ts';
 
 const props = defineProps<{ id: string }>();
 const router = useRouter();

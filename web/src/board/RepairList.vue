@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
-import KitNotice from '../kit/KitNotice.vue';
 import { ref } from 'vue';
 import type { RepairView } from '@aspecta/contract/verdict';
 import { isBought, isCutIn } from '@aspecta/core/verdict';
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { put, remove } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { hours, useUnits } from '../shell/units.ts';

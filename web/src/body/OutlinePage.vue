@@ -1,26 +1,26 @@
 <script setup lang="ts">
-import KitUpload from '../kit/KitUpload.vue';
-import KitButton from '../kit/KitButton.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
-import KitNotice from '../kit/KitNotice.vue';
-import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import type { OutlineFileView, OwnPlan } from '@aspecta/contract/body';
 import type { PhotoView } from '@aspecta/contract/survey';
 import { bodyPlans, panelOf } from '@aspecta/core/body';
 import { boxOf, firstCrossing, simplifyRing, type Point, type Ring } from '@aspecta/core/geometry';
+import { useVehicle } from '../car/useVehicle.ts';
+import KitButton from '../kit/KitButton.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitUpload from '../kit/KitUpload.vue';
+import PhotoOverlay from '../photo/PhotoOverlay.vue';
+import PanelSheet from '../sheet/PanelSheet.vue';
+import { linePath, ringPath } from '../sheet/pathData.ts';
+import SheetView from '../sheet/SheetView.vue';
 import { get, postBytes, put } from '../shell/api.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
-import PhotoOverlay from '../photo/PhotoOverlay.vue';
-import PanelSheet from '../sheet/PanelSheet.vue';
-import SheetView from '../sheet/SheetView.vue';
-import { linePath, ringPath } from '../sheet/pathData.ts';
 import ZoneHandles from '../survey/ZoneHandles.vue';
 
 /* Another outline for a panel: drag its corners, read a drawing, or trace a picture; kept as the shop's own body plan. */

@@ -1,19 +1,19 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { computed, ref } from 'vue';
-import { calculationNotes } from './notes.ts';
 import { useSession } from '../shell/session.ts';
-import { useUnits } from '../shell/units.ts';
 import StationFrame from '../shell/StationFrame.vue';
+import { useUnits } from '../shell/units.ts';
 import BookDrawing from './BookDrawing.vue';
 import KeepInCar from './KeepInCar.vue';
-import RunningBar from './RunningBar.vue';
+import { calculationNotes } from './notes.ts';
 import OutlineFiles from './OutlineFiles.vue';
 import type { BookPage } from './page.ts';
+import RunningBar from './RunningBar.vue';
 import { useBook } from './useBook.ts';
 
 /* One calculation: what is known, the piece drawn, the answer large, reason and source beneath. */
@@ -182,8 +182,5 @@ dd {
 }
 .source {
   margin-top: 0.8rem;
-}
-textarea {
-  resize: vertical;
 }
 </style>

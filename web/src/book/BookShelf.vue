@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import KitInput from '../kit/KitInput.vue';
 import { computed, ref } from 'vue';
-import { useSession } from '../shell/session.ts';
 import type { CalculationView } from '@aspecta/contract/calc';
+import KitInput from '../kit/KitInput.vue';
+import { useSession } from '../shell/session.ts';
 import { listBook } from '../workers/bookBridge.ts';
 import { GROUPS } from './page.ts';
 import { BOOK, searchBook } from './shelf.ts';

@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import { computed, ref, shallowRef } from 'vue';
+import type { CalculationView } from '@aspecta/contract/calc';
 import KitButton from '../kit/KitButton.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { computed, ref, shallowRef } from 'vue';
-import type { CalculationView } from '@aspecta/contract/calc';
-import { listBook, runBook } from '../workers/bookBridge.ts';
 import StationFrame from '../shell/StationFrame.vue';
+import { listBook, runBook } from '../workers/bookBridge.ts';
 import RunningBar from './RunningBar.vue';
 import { fieldsOf } from './schemaFields.ts';
 
@@ -64,7 +64,7 @@ async function run(): Promise<void> {
     <template #sheet>
       <form class="io" @submit.prevent="run">
         <label for="given">Input, JSON</label>
-        <KitInput mono id="given" v-model="input" spellcheck="false" rows="4" />
+        <KitInput mono id="given" v-model="input" spellcheck="false" rows="14" />
         <div class="row">
           <KitButton submit main :disabled="progress !== null">Compute</KitButton>
           <KitButton @click="input = JSON.stringify(entry?.example ?? {}, null, 2)"> The worked example </KitButton>
@@ -115,12 +115,6 @@ async function run(): Promise<void> {
   display: flex;
   flex-direction: column;
   gap: 0.6rem;
-}
-textarea {
-  flex: 1;
-  min-height: 6rem;
-  font-size: 0.85rem;
-  resize: none;
 }
 pre {
   margin: 0;

@@ -1,9 +1,9 @@
 <script setup lang="ts">
+import { ref } from 'vue';
+import type { GarageVehicle, Vehicle } from '@aspecta/contract/garage';
 import KitButton from '../kit/KitButton.vue';
 import KitDialog from '../kit/KitDialog.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { ref } from 'vue';
-import type { GarageVehicle, Vehicle } from '@aspecta/contract/garage';
 import { get, put } from '../shell/api.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';

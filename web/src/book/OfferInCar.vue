@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import { reactive, ref } from 'vue';
+import type { GarageVehicle } from '@aspecta/contract/garage';
 import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitSelect from '../kit/KitSelect.vue';
-import { reactive, ref } from 'vue';
-import type { GarageVehicle } from '@aspecta/contract/garage';
 import { post } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
 import { planOf } from '../shell/plans.ts';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitSelect from '../kit/KitSelect.vue';
-import { computed, ref } from 'vue';
 import { postForBlob } from '../shell/api.ts';
 import { useForm } from '../shell/useForm.ts';
 import { toSvg } from './outlineFile.ts';
@@ -55,7 +55,7 @@ async function save(): Promise<void> {
   gap: 0.5rem;
   flex-wrap: wrap;
 }
-.files .input {
+.files .select {
   width: auto;
 }
 </style>

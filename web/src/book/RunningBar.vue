@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import KitProgress from '../kit/KitProgress.vue';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
+import KitProgress from '../kit/KitProgress.vue';
 import { percent } from '../shell/units.ts';
 
 /* What a long calculation shows: how far it has come, and how to stop it. */
@@ -26,9 +26,5 @@ const emit = defineEmits<{ stop: []; again: [] }>();
   gap: 0.6rem;
   align-items: center;
   margin: 0.6rem 0;
-}
-progress {
-  flex: 1;
-  accent-color: var(--mark);
 }
 </style>

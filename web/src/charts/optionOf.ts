@@ -7,11 +7,18 @@ export type Colours = Record<ChartColour | 'ink' | 'line' | 'card' | 'mark-soft'
 export function optionOf(chart: Chart, colours: Colours): EChartsCoreOption {
   const { x, y, series, marks = [], title } = chart;
   const named = series.filter(({ kind }) => kind !== 'range').length > 1;
+  const upright = marks.some((mark) => mark.x !== undefined);
   return {
     animation: false,
     aria: { enabled: true, label: { description: title } },
     textStyle: { fontFamily: 'Barlow, sans-serif', color: colours.ink },
-    grid: { left: 8, right: 18, top: named ? 34 : 14, bottom: 26, containLabel: true },
+    grid: {
+      left: 8,
+      right: 18,
+      top: (named ? 34 : 8) + (upright || !y.names ? 18 : 0),
+      bottom: 26,
+      containLabel: true,
+    },
     legend: named
       ? { top: 0, left: 0, itemWidth: 18, itemHeight: 8, textStyle: { color: colours['ink-soft'], fontSize: 13 } }
       : undefined,
@@ -44,9 +51,7 @@ function axisOf(axis: Axis, colours: Colours, at: 'x' | 'y'): object {
   const text = { color: colours['ink-soft'], fontSize: 12 };
   return {
     type: axis.names ? 'category' : 'value',
-    ...(axis.names
-      ? { data: axis.names, inverse: at === 'y' }
-      : { min: axis.min ?? 'dataMin', max: axis.max ?? 'dataMax' }),
+    ...(axis.names ? { data: axis.names, inverse: at === 'y' } : { min: axis.min, max: axis.max }),
     scale: true,
     name: axis.names ? '' : titleOf(axis),
     nameLocation: at === 'x' ? 'middle' : 'end',
@@ -59,7 +64,7 @@ function axisOf(axis: Axis, colours: Colours, at: 'x' | 'y'): object {
         ? { interval: 0 }
         : { fontFamily: 'DM Mono, monospace', formatter: (v: number) => writeOn(axis, v) }),
     },
-    axisLine: { lineStyle: { color: colours['line-strong'] } },
+    axisLine: { onZero: false, lineStyle: { color: colours['line-strong'] } },
     axisTick: { show: false },
     splitLine: { show: !axis.names, lineStyle: { color: colours.line } },
   };
@@ -155,8 +160,15 @@ function marksOf(marks: NonNullable<Chart['marks']>, colours: Colours): object {
       silent: true,
       symbol: 'none',
       lineStyle: { color: colours.alarm, type: 'dashed', width: 1.5 },
-      label: { color: colours.alarm, fontSize: 12, position: 'insideEndTop', formatter: '{b}' },
-      data: marks.map(({ name, x, y }) => ({ name, ...(x === undefined ? { yAxis: y } : { xAxis: x }) })),
+      data: marks.map(({ name, x, y }) => ({
+        name,
+        ...(x === undefined ? { yAxis: y } : { xAxis: x }),
+        label: {
+          ...{ color: colours.alarm, fontSize: 12, formatter: '{b}' },
+          // Above an upright line, within the drawing over a level one.
+          ...(x === undefined ? { position: 'insideEndTop' } : { position: 'end', rotate: 0, distance: 2 }),
+        },
+      })),
     },
   };
 }

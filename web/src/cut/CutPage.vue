@@ -1,25 +1,25 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
-import KitNotice from '../kit/KitNotice.vue';
-import KitPress from '../kit/KitPress.vue';
-import KitTable from '../kit/KitTable.vue';
-import { useVehicle } from '../car/useVehicle.ts';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { Download } from 'lucide-vue-next';
 import type { CutPlanView } from '@aspecta/contract/cut';
 import type { ZoneView } from '@aspecta/contract/survey';
 import { panelOf } from '@aspecta/core/body';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
+import { useVehicle } from '../car/useVehicle.ts';
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitPress from '../kit/KitPress.vue';
+import KitTable from '../kit/KitTable.vue';
 import { ApiProblem, get, put } from '../shell/api.ts';
-import CutSheet from './CutSheet.vue';
-import WeighedLines from './WeighedLines.vue';
 import LengthField from '../shell/LengthField.vue';
-import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
+import StationFrame from '../shell/StationFrame.vue';
 import { percent, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
+import CutSheet from './CutSheet.vue';
+import WeighedLines from './WeighedLines.vue';
 
 const props = defineProps<{ id: string; repair: string }>();
 const session = useSession();

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import KitCollapse from '../kit/KitCollapse.vue';
-import KitTable from '../kit/KitTable.vue';
 import { computed } from 'vue';
 import type { CutLine } from '@aspecta/core/cut';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitTable from '../kit/KitTable.vue';
 import { useUnits } from '../shell/units.ts';
 
 /* Why the line runs where it does, and what the other lines that were weighed would cost. */
@@ -47,12 +47,3 @@ const more = (cost: number) => `${Math.round((cost / props.line.cost - 1) * 100)
     </p>
   </KitCollapse>
 </template>
-
-<style scoped>
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-}
-</style>

@@ -1,16 +1,16 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
-import KitNotice from '../kit/KitNotice.vue';
 import { ref } from 'vue';
 import { GOALS, CLIMATES, type GarageVehicle, type Vehicle } from '@aspecta/contract/garage';
 import type { Board } from '@aspecta/contract/board';
 import { bodyPlan } from '@aspecta/core/body';
 import type { PanelLook } from '../board/boardScene.ts';
 import { belowVehicle } from '../car/belowVehicle.ts';
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { get, post, remove } from '../shell/api.ts';
+import { planOf } from '../shell/plans.ts';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
-import { planOf } from '../shell/plans.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import FlankSketch from './FlankSketch.vue';

@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import KitChecks from '../kit/KitChecks.vue';
+import { reactive, shallowRef } from 'vue';
+import { useRouter } from 'vue-router';
+import { CLIMATES, GOALS, PASTS, type Climate, type Goal, type Past, type Vehicle } from '@aspecta/contract/garage';
+import type { PlanView } from '@aspecta/contract/body';
+import { bodyPlans } from '@aspecta/core/body';
 import KitButton from '../kit/KitButton.vue';
+import KitChecks from '../kit/KitChecks.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitDialog from '../kit/KitDialog.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitSelect from '../kit/KitSelect.vue';
-import { reactive, shallowRef } from 'vue';
-import { useRouter } from 'vue-router';
-import { CLIMATES, GOALS, PASTS, type Climate, type Goal, type Past, type Vehicle } from '@aspecta/contract/garage';
-import type { PlanView } from '@aspecta/contract/body';
-import { bodyPlans } from '@aspecta/core/body';
 import { ApiProblem, post, put } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
 import { plansToChoose } from '../shell/plans.ts';

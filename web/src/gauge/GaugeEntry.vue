@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
-import KitChips from '../kit/KitChips.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
-import KitNotice from '../kit/KitNotice.vue';
 import { computed, onMounted, ref, watch } from 'vue';
 import type { GaugeEvent, GaugeView } from '@aspecta/contract/gauge';
 import type { ReadingInput } from '@aspecta/contract/survey';
 import { layerOf, sheetOf, type Panel } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import type { NextReading } from '@aspecta/core/survey';
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { useUnits } from '../shell/units.ts';
 import { alongLine, overGrid } from './rows.ts';
 import { useGauge } from './useGauge.ts';

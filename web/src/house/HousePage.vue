@@ -1,20 +1,20 @@
 <script setup lang="ts">
-import KitCheckbox from '../kit/KitCheckbox.vue';
+import { reactive, ref } from 'vue';
+import type { Shop } from '@aspecta/contract/shop';
+import AuditTile from '../account/AuditTile.vue';
+import PeopleTile from '../account/PeopleTile.vue';
 import KitButton from '../kit/KitButton.vue';
+import KitCheckbox from '../kit/KitCheckbox.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { reactive, ref } from 'vue';
-import type { Shop } from '@aspecta/contract/shop';
 import { ApiProblem, get, put } from '../shell/api.ts';
 import { majorUnits, minorUnits } from '../shell/money.ts';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
-import AuditTile from '../account/AuditTile.vue';
-import PeopleTile from '../account/PeopleTile.vue';
 
 const session = useSession();
 const form = useForm();
@@ -179,12 +179,6 @@ async function save(): Promise<void> {
   min-height: 44px;
   align-items: flex-start;
   cursor: pointer;
-}
-.check input {
-  width: 22px;
-  height: 22px;
-  flex: none;
-  accent-color: var(--mark);
 }
 .check small {
   display: block;

@@ -1,12 +1,12 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue';
+import type { OrderLine } from '@aspecta/contract/order';
+import type { OrderState } from '@aspecta/core/order';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitDate from '../kit/KitDate.vue';
 import KitField from '../kit/KitField.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { computed, ref } from 'vue';
-import type { OrderLine } from '@aspecta/contract/order';
-import type { OrderState } from '@aspecta/core/order';
 import { ApiProblem, post } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { dayOf, percent, today, useUnits } from '../shell/units.ts';
@@ -168,10 +168,6 @@ async function move(): Promise<void> {
 }
 .way li.now {
   border-color: var(--mark);
-}
-summary {
-  min-height: 32px;
-  cursor: pointer;
 }
 .history p {
   margin: 0;

@@ -1,13 +1,13 @@
 <script setup lang="ts">
+import { reactive, shallowRef, watch } from 'vue';
+import type { GarageVehicle } from '@aspecta/contract/garage';
+import type { Panel } from '@aspecta/core/body';
 import KitButton from '../kit/KitButton.vue';
 import KitDialog from '../kit/KitDialog.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitSelect from '../kit/KitSelect.vue';
-import { reactive, shallowRef, watch } from 'vue';
-import type { GarageVehicle } from '@aspecta/contract/garage';
-import type { Panel } from '@aspecta/core/body';
 import { post } from '../shell/api.ts';
 import { minorUnits } from '../shell/money.ts';
 import { newId } from '../shell/newId.ts';

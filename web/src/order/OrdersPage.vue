@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
-import KitChips from '../kit/KitChips.vue';
-import KitCollapse from '../kit/KitCollapse.vue';
 import { computed, ref } from 'vue';
 import type { GarageVehicle } from '@aspecta/contract/garage';
 import type { OrderLine } from '@aspecta/contract/order';
 import { isAwaited } from '@aspecta/core/order';
 import { cautionsFor } from '@aspecta/core/safety';
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
 import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { useUnits } from '../shell/units.ts';
@@ -111,11 +111,5 @@ const FILTERS = [
 }
 .empty {
   margin-top: 1rem;
-}
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
 }
 </style>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import { ref, watch } from 'vue';
 import KitButton from '../kit/KitButton.vue';
 import KitDialog from '../kit/KitDialog.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { ref, watch } from 'vue';
 import { timeOf, useUnits } from '../shell/units.ts';
 import type { Entry } from './device.ts';
 import { fieldsOf, mended } from './mend.ts';

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import KitSlider from '../kit/KitSlider.vue';
-import KitSelect from '../kit/KitSelect.vue';
 import { computed, ref } from 'vue';
 import type { PhotoView } from '@aspecta/contract/survey';
 import type { Panel } from '@aspecta/core/body';
 import { boxOf, type Point } from '@aspecta/core/geometry';
+import KitSelect from '../kit/KitSelect.vue';
+import KitSlider from '../kit/KitSlider.vue';
 import { ringPath } from '../sheet/pathData.ts';
 import { dayOf } from '../shell/units.ts';
 import PhotoOverlay from './PhotoOverlay.vue';
@@ -74,12 +74,7 @@ svg {
   stroke-width: 3;
   vector-effect: non-scaling-stroke;
 }
-input[type='range'] {
-  width: 100%;
-  min-height: 44px;
-  accent-color: var(--mark);
-}
-.row .input {
+.row .select {
   width: auto;
   flex: 1;
 }

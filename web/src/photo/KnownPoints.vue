@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import { reactive } from 'vue';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitTable from '../kit/KitTable.vue';
-import { reactive } from 'vue';
 import { useUnits } from '../shell/units.ts';
 import type { usePhotoPoints } from './usePhotoPoints.ts';
 
@@ -70,12 +70,3 @@ const FIELDS = [
     </tbody>
   </KitTable>
 </template>
-
-<style scoped>
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-}
-</style>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import KitUpload from '../kit/KitUpload.vue';
-import KitNotice from '../kit/KitNotice.vue';
-import KitSelect from '../kit/KitSelect.vue';
-import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { PhotoView } from '@aspecta/contract/survey';
+import { useVehicle } from '../car/useVehicle.ts';
+import KitNotice from '../kit/KitNotice.vue';
+import KitSelect from '../kit/KitSelect.vue';
+import KitUpload from '../kit/KitUpload.vue';
 import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { dayOf } from '../shell/units.ts';
@@ -106,7 +106,7 @@ async function take(files: Iterable<File> | null): Promise<void> {
 .head {
   margin: 0.5rem 0 1rem;
 }
-.head .input {
+.head .select {
   width: auto;
 }
 ul {

@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import KitUpload from '../kit/KitUpload.vue';
-import KitButton from '../kit/KitButton.vue';
-import KitNotice from '../kit/KitNotice.vue';
 import { computed, shallowRef, watch } from 'vue';
 import type { PhotoView } from '@aspecta/contract/survey';
 import type { Panel } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitUpload from '../kit/KitUpload.vue';
 import { get } from '../shell/api.ts';
-import { useForm } from '../shell/useForm.ts';
 import { dayOf, useUnits } from '../shell/units.ts';
+import { useForm } from '../shell/useForm.ts';
 import BeforeAfter from './BeforeAfter.vue';
 import { sendPhotos } from './takePhoto.ts';
 

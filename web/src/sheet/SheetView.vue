@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
 import { computed, ref } from 'vue';
 import { Maximize, Minus, Plus } from 'lucide-vue-next';
 import type { Box, Point } from '@aspecta/core/geometry';
+import KitButton from '../kit/KitButton.vue';
 import { useUnits } from '../shell/units.ts';
 import HatchPatterns from './HatchPatterns.vue';
 import { tapeMarks } from './tapeMarks.ts';

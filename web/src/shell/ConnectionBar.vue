@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
 import { computed, ref } from 'vue';
+import KitButton from '../kit/KitButton.vue';
 import RefusedDialog from '../outbox/RefusedDialog.vue';
 import { useOutbox } from '../outbox/useOutbox.ts';
 import { useConnection } from './connection.ts';

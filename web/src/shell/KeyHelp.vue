@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import KitDialog from '../kit/KitDialog.vue';
-import KitTable from '../kit/KitTable.vue';
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
+import KitDialog from '../kit/KitDialog.vue';
+import KitTable from '../kit/KitTable.vue';
 import { stations } from '../stations.ts';
 
 const open = ref(false);

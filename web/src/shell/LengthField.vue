@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
 import { ref, watch } from 'vue';
 import { formatLength, parseLength } from '@aspecta/core/units';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
 import { useUnits } from './units.ts';
 
 /* A length in the person's unit; typing accepts either unit everywhere. */

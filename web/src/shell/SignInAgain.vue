@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import KitButton from '../kit/KitButton.vue';
 import KitDialog from '../kit/KitDialog.vue';
-import SignInForm from './SignInForm.vue';
 import { useSession } from './session.ts';
+import SignInForm from './SignInForm.vue';
 
 const session = useSession();
 </script>

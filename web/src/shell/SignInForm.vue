@@ -1,9 +1,9 @@
 <script setup lang="ts">
+import { ref } from 'vue';
 import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { ref } from 'vue';
 import { useSession } from './session.ts';
 import { useForm } from './useForm.ts';
 

@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
-import KitNotice from '../kit/KitNotice.vue';
 import { reactive } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { bodyPlan } from '@aspecta/core/body';
 import FlankSketch from '../garage/FlankSketch.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import { useSession } from './session.ts';
 import SignInForm from './SignInForm.vue';
 import { useForm } from './useForm.ts';
-import { useSession } from './session.ts';
 
 const session = useSession();
 const router = useRouter();

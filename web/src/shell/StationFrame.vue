@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import KitPress from '../kit/KitPress.vue';
 import { ref } from 'vue';
+import KitPress from '../kit/KitPress.vue';
 
 /* The sheet, the card beside it (over it on a phone), and the next step below. */
 defineProps<{

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
+import { Moon, Sun, LogOut, UserRound } from 'lucide-vue-next';
+import KitButton from '../kit/KitButton.vue';
 import { stations } from '../stations.ts';
 import { useLook } from './look.ts';
 import { useSession } from './session.ts';
-import { Moon, Sun, LogOut, UserRound } from 'lucide-vue-next';
 
 const session = useSession();
 const look = useLook();

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { EVIDENCE, ZONE_CLASSES, type ZoneView } from '@aspecta/contract/survey';
 import KitButton from '../kit/KitButton.vue';
 import KitDialog from '../kit/KitDialog.vue';
 import KitTable from '../kit/KitTable.vue';
-import { EVIDENCE, ZONE_CLASSES, type ZoneView } from '@aspecta/contract/survey';
 import { timeOf, useUnits } from '../shell/units.ts';
 
 defineProps<{ mine: ZoneView; theirs: ZoneView }>();

@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import ChartView from '../charts/ChartView.vue';
-import { extentChart } from './surveyCharts.ts';
-import KitButton from '../kit/KitButton.vue';
-import KitNotice from '../kit/KitNotice.vue';
 import { computed, shallowRef, watch } from 'vue';
 import { EVIDENCE, type ExtentView, type LearntView, type ZoneView } from '@aspecta/contract/survey';
 import { sheetOf, type Panel } from '@aspecta/core/body';
 import type { Polygon } from '@aspecta/core/geometry';
 import type { SpreadEvidence } from '@aspecta/core/survey';
+import ChartView from '../charts/ChartView.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { get } from '../shell/api.ts';
-import { useForm } from '../shell/useForm.ts';
 import { dayOf, percent, useUnits } from '../shell/units.ts';
+import { useForm } from '../shell/useForm.ts';
 import { compute } from '../workers/bridge.ts';
+import { extentChart } from './surveyCharts.ts';
 
 /* What does not show yet: what is to be expected of each zone, and how earlier expectations came out. */
 const props = defineProps<{ vehicle: string; panel: Panel; layer: string; zones: readonly ZoneView[] }>();

@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
-import KitNotice from '../kit/KitNotice.vue';
 import { ref } from 'vue';
 import type { FindInput } from '@aspecta/contract/survey';
 import type { Layer } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import { SIGNS, type SignId } from '@aspecta/core/survey';
-import { useForm } from '../shell/useForm.ts';
+import KitButton from '../kit/KitButton.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { useUnits } from '../shell/units.ts';
+import { useForm } from '../shell/useForm.ts';
 
 /* Tap the place, then what is there: one tap each. */
 const props = defineProps<{

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import KitUpload from '../kit/KitUpload.vue';
+import { ref, shallowRef } from 'vue';
+import type { ImportView } from '@aspecta/contract/survey';
 import KitButton from '../kit/KitButton.vue';
 import KitDialog from '../kit/KitDialog.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitTable from '../kit/KitTable.vue';
-import { ref, shallowRef } from 'vue';
+import KitUpload from '../kit/KitUpload.vue';
 import { useToast } from '../kit/useToast.ts';
-import type { ImportView } from '@aspecta/contract/survey';
 import { postBytes } from '../shell/api.ts';
 import { useForm } from '../shell/useForm.ts';
 

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import ChartView from '../charts/ChartView.vue';
-import { learntChart } from './surveyCharts.ts';
-import KitTable from '../kit/KitTable.vue';
 import { EVIDENCE, type LearntView } from '@aspecta/contract/survey';
+import ChartView from '../charts/ChartView.vue';
+import KitTable from '../kit/KitTable.vue';
 import { get } from '../shell/api.ts';
 import { dayOf, percent, useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
+import { learntChart } from './surveyCharts.ts';
 
 /* What a shop's own openings have taught it: how much more was found than predicted, by what had shown. */
 const units = useUnits();

@@ -1,9 +1,4 @@
 <script setup lang="ts">
-import MapCharts from './MapCharts.vue';
-import KitButton from '../kit/KitButton.vue';
-import KitCollapse from '../kit/KitCollapse.vue';
-import KitSelect from '../kit/KitSelect.vue';
-import KitTabs from '../kit/KitTabs.vue';
 import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import type { Vehicle } from '@aspecta/contract/garage';
 import type { PhotoView, ReadingView } from '@aspecta/contract/survey';
@@ -11,7 +6,12 @@ import { layerOf, type BodyPlan, type Panel } from '@aspecta/core/body';
 import type { Point, Polygon } from '@aspecta/core/geometry';
 import type { NextReading } from '@aspecta/core/survey';
 import { cautionsFor } from '@aspecta/core/safety';
+import KitButton from '../kit/KitButton.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitSelect from '../kit/KitSelect.vue';
+import KitTabs from '../kit/KitTabs.vue';
 import FindList from './FindList.vue';
+import MapCharts from './MapCharts.vue';
 import NextList from './NextList.vue';
 import ReadingList from './ReadingList.vue';
 import SurveyCard from './SurveyCard.vue';
@@ -162,14 +162,8 @@ const { maps, counting, zones, proposed, finds } = props.survey;
 .layer {
   flex-wrap: nowrap;
 }
-.layer .input {
+.layer .select {
   width: auto;
-}
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
 }
 ul {
   padding-left: 1.1rem;

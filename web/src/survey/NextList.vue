@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
 import type { NextReading } from '@aspecta/core/survey';
+import KitButton from '../kit/KitButton.vue';
 import { percent } from '../shell/units.ts';
 import type { Advice } from '../workers/compute.ts';
 import { CALLED } from './called.ts';

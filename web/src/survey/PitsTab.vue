@@ -1,12 +1,4 @@
 <script setup lang="ts">
-import ChartView from '../charts/ChartView.vue';
-import KitCollapse from '../kit/KitCollapse.vue';
-import { lossChart, pitsChart } from './surveyCharts.ts';
-import KitButton from '../kit/KitButton.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
-import KitNotice from '../kit/KitNotice.vue';
-import KitTable from '../kit/KitTable.vue';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import type { Vehicle } from '@aspecta/contract/garage';
 import type { PitsView } from '@aspecta/contract/survey';
@@ -14,12 +6,20 @@ import type { BodyPlan, Layer, Panel } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import { Problem } from '@aspecta/core';
 import { CATEGORY_OF, lookAgain, lookAtPits, weldableLimit, type LookAgain } from '@aspecta/core/survey';
+import ChartView from '../charts/ChartView.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitTable from '../kit/KitTable.vue';
 import { useOutbox } from '../outbox/useOutbox.ts';
 import { get, post } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
-import { useForm } from '../shell/useForm.ts';
 import { dayOf, percent, useUnits } from '../shell/units.ts';
+import { useForm } from '../shell/useForm.ts';
 import type { SurveyMap } from '../workers/compute.ts';
+import { lossChart, pitsChart } from './surveyCharts.ts';
 
 /* The deepest pit of a few equal patches, and what that says of the whole panel; when to look again if it is left. */
 const props = defineProps<{

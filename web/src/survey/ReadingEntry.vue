@@ -1,14 +1,14 @@
 <script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue';
+import type { Layer } from '@aspecta/core/body';
+import type { Point } from '@aspecta/core/geometry';
+import { Problem } from '@aspecta/core';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitPress from '../kit/KitPress.vue';
-import { computed, nextTick, ref, watch } from 'vue';
-import type { Layer } from '@aspecta/core/body';
-import type { Point } from '@aspecta/core/geometry';
-import { Problem } from '@aspecta/core';
 import { ApiProblem } from '../shell/api.ts';
 import { useUnits } from '../shell/units.ts';
 import { parseEntry, type EntryKind, type Values } from './entry.ts';
@@ -163,10 +163,6 @@ function verdict(word: string): void {
   cursor: pointer;
   min-height: 32px;
   padding: 0 0.3rem;
-}
-summary {
-  min-height: 32px;
-  cursor: pointer;
 }
 .one-line {
   flex-wrap: nowrap;

@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import { computed } from 'vue';
+import type { ReadingView } from '@aspecta/contract/survey';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitTable from '../kit/KitTable.vue';
-import { computed } from 'vue';
-import type { ReadingView } from '@aspecta/contract/survey';
 import { timeOf, useUnits } from '../shell/units.ts';
 
 const props = defineProps<{ readings: readonly ReadingView[]; picked: ReadingView | null; canWork: boolean }>();
@@ -56,12 +56,6 @@ const value = (reading: ReadingView) =>
 </template>
 
 <style scoped>
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-}
 tbody tr {
   cursor: pointer;
 }

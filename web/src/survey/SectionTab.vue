@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import KitSlider from '../kit/KitSlider.vue';
 import { computed, shallowRef, watch } from 'vue';
 import type { FindView, ReadingView } from '@aspecta/contract/survey';
 import { layerOf, sectionAt, type BodyPlan, type Panel, type SectionSheet } from '@aspecta/core/body';
 import { boxOf, type Point } from '@aspecta/core/geometry';
 import { layerSamples, metalClass, type MetalClass, type ThicknessAt } from '@aspecta/core/survey';
+import KitSlider from '../kit/KitSlider.vue';
 import { linePath } from '../sheet/pathData.ts';
 import { useUnits } from '../shell/units.ts';
 import { compute } from '../workers/bridge.ts';
@@ -180,11 +180,6 @@ const isBlocked = (along: number) => blocked.value.some((find) => Math.abs(find.
   stroke: var(--line-strong);
   stroke-dasharray: 4 5;
   vector-effect: non-scaling-stroke;
-}
-input[type='range'] {
-  width: 100%;
-  min-height: 44px;
-  accent-color: var(--mark);
 }
 .section {
   width: 100%;

@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
-import KitNotice from '../kit/KitNotice.vue';
-import KitTabs from '../kit/KitTabs.vue';
 import { computed } from 'vue';
 import type { ReadingView, ZoneView } from '@aspecta/contract/survey';
 import { ZONE_CLASSES } from '@aspecta/contract/survey';
 import type { Layer } from '@aspecta/core/body';
 import { CELL_CODES, fillerDepth, type CoatingClass, type CoatingMap, type MetalClass } from '@aspecta/core/survey';
+import { STATES } from '../board/boardScene.ts';
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitTabs from '../kit/KitTabs.vue';
 import { percent, useUnits } from '../shell/units.ts';
 import type { SurveyMap } from '../workers/compute.ts';
-import { STATES } from '../board/boardScene.ts';
 import type { MapKind } from './useMaps.ts';
 
 /* What the readings of a panel say, in one sentence and one figure; then the reasons. */

@@ -1,30 +1,30 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
-import KitNotice from '../kit/KitNotice.vue';
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { Redo2, Undo2 } from 'lucide-vue-next';
 import type { PhotoView, ReadingView, ZoneView } from '@aspecta/contract/survey';
 import { layerOf } from '@aspecta/core/body';
 import { inRing, type Point, type Polygon } from '@aspecta/core/geometry';
 import { zoneClassFrom, type NextReading } from '@aspecta/core/survey';
-import StationFrame from '../shell/StationFrame.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import { takeTraced } from '../photo/traced.ts';
 import { useSession } from '../shell/session.ts';
+import StationFrame from '../shell/StationFrame.vue';
 import { useForm } from '../shell/useForm.ts';
 import Waiting from '../shell/Waiting.vue';
 import { asReading } from './asReading.ts';
+import { CALLED } from './called.ts';
 import ConflictDialog from './ConflictDialog.vue';
 import FindForm from './FindForm.vue';
 import LookCard from './LookCard.vue';
 import ReadingEntry from './ReadingEntry.vue';
-import SurveySheet from './SurveySheet.vue';
-import ZoneCard from './ZoneCard.vue';
-import type { ZoneDraft } from './ZoneForm.vue';
-import { takeTraced } from '../photo/traced.ts';
 import { readingAt } from './surveyScene.ts';
+import SurveySheet from './SurveySheet.vue';
 import { shownFinds } from './useMaps.ts';
-import { CALLED } from './called.ts';
 import { useSurvey } from './useSurvey.ts';
 import { useZoneDraft } from './useZoneDraft.ts';
+import ZoneCard from './ZoneCard.vue';
+import type { ZoneDraft } from './ZoneForm.vue';
 
 /* One panel: look at it, read it, note finds, draw zones. Each mode has its own card. */
 const GaugeEntry = defineAsyncComponent(() => import('../gauge/GaugeEntry.vue'));

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import KitButton from '../kit/KitButton.vue';
 import { ref } from 'vue';
 import type { ZoneView } from '@aspecta/contract/survey';
 import type { Layer } from '@aspecta/core/body';
 import type { ZoneClass } from '@aspecta/core/survey';
+import KitButton from '../kit/KitButton.vue';
 import type { useForm } from '../shell/useForm.ts';
 import type { useZoneDraft } from './useZoneDraft.ts';
 import ZoneForm, { type ZoneDraft } from './ZoneForm.vue';

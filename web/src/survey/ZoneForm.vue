@@ -1,13 +1,13 @@
 <script setup lang="ts">
+import { computed, reactive, ref, watch } from 'vue';
+import { EVIDENCE, ZONE_CLASSES, type Evidence } from '@aspecta/contract/survey';
+import type { Layer } from '@aspecta/core/body';
+import { showsMetal, type ZoneClass } from '@aspecta/core/survey';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { computed, reactive, ref, watch } from 'vue';
-import { EVIDENCE, ZONE_CLASSES, type Evidence } from '@aspecta/contract/survey';
-import type { Layer } from '@aspecta/core/body';
-import { showsMetal, type ZoneClass } from '@aspecta/core/survey';
 
 export interface ZoneDraft {
   class: ZoneClass;

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { ZONE_CLASSES, type ZoneView } from '@aspecta/contract/survey';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { ZONE_CLASSES, type ZoneView } from '@aspecta/contract/survey';
 import { useUnits } from '../shell/units.ts';
 import type { Drawing } from './useZoneDraft.ts';
 
@@ -85,12 +85,6 @@ const name = (zone: ZoneView) => `${ZONE_CLASSES[zone.class].toLowerCase()}, ${u
 </template>
 
 <style scoped>
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-}
 dl {
   margin: 0;
   display: grid;

@@ -96,7 +96,7 @@ export function pitsChart(
   return {
     title: 'Deepest pits of the patches, and the line that foretells the whole panel',
     x: { name: 'Reduced variate −ln(−ln p)' },
-    y: { name: 'Depth', unit: word, min: 0 },
+    y: { name: 'Depth', unit: word, min: 0, max: of(Math.max(1.1 * sheet, ...line.map(({ high }) => high))) },
     series: [
       {
         kind: 'band',

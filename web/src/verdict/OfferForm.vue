@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import { computed, reactive, ref, shallowRef, watch } from 'vue';
+import type { OfferElsewhere } from '@aspecta/contract/verdict';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { computed, reactive, ref, shallowRef, watch } from 'vue';
-import type { OfferElsewhere } from '@aspecta/contract/verdict';
 import { get, post } from '../shell/api.ts';
 import { majorUnits, minorUnits } from '../shell/money.ts';
 import { newId } from '../shell/newId.ts';
@@ -110,12 +110,6 @@ async function add(): Promise<void> {
 }
 .prices .btn {
   margin-top: 1.5rem;
-}
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
 }
 @media (max-width: 1100px) {
   .prices {

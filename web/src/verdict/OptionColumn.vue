@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import KitRadio from '../kit/KitRadio.vue';
-import KitCollapse from '../kit/KitCollapse.vue';
-import KitTable from '../kit/KitTable.vue';
 import type { VerdictOption } from '@aspecta/core/verdict';
 import type { VerdictView } from '@aspecta/contract/verdict';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitRadio from '../kit/KitRadio.vue';
+import KitTable from '../kit/KitTable.vue';
 import { hours, useUnits } from '../shell/units.ts';
 
 const props = defineProps<{ option: VerdictOption; proposed: boolean; chosen: boolean; offer: VerdictView['offer'] }>();
@@ -54,7 +54,7 @@ const days = ({ p10, p90 }: { p10: number; p90: number }) => {
             <tr v-for="element in option.elements" :key="element.name">
               <td>
                 {{ element.name }}<br /><span class="soft small"
-                  >{{ element.count.toFixed(element.count < 10 ? 1 : 0) }} {{ element.unit }} · {{ element.rule }}</span
+                  >{{ element.count.toFixed(element.count < 10 ? 1 : 0) }} {{ element.unit }}</span
                 >
               </td>
               <td class="num">{{ hours(element.hours) }}</td>
@@ -88,12 +88,6 @@ const days = ({ p10, p90 }: { p10: number; p90: number }) => {
   gap: 0.5rem;
   min-height: 44px;
   cursor: pointer;
-}
-.head input {
-  width: 22px;
-  height: 22px;
-  accent-color: var(--mark);
-  flex: none;
 }
 .head small {
   color: var(--mark);
@@ -131,9 +125,5 @@ li::before {
 .no::before {
   content: '–';
   color: var(--alarm);
-}
-summary {
-  min-height: 32px;
-  cursor: pointer;
 }
 </style>

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import type { OptionId, Verdict } from '@aspecta/core/verdict';
 import ChartView from '../charts/ChartView.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
 import { useUnits } from '../shell/units.ts';
 import { costChart, hoursChart, shareChart } from './verdictCharts.ts';
 
@@ -17,7 +18,7 @@ const share = computed(() => shareChart(props.verdict, units.roundMoney));
   <div class="charts">
     <ChartView :chart="hours" />
     <ChartView :chart="cost" />
-    <ChartView v-if="share" :chart="share" class="across" />
+    <KitCollapse v-if="share" title="As the damage grows" class="across"><ChartView :chart="share" /></KitCollapse>
   </div>
 </template>
 

@@ -1,12 +1,4 @@
 <script setup lang="ts">
-import VerdictCharts from './VerdictCharts.vue';
-import KitChecks from '../kit/KitChecks.vue';
-import KitButton from '../kit/KitButton.vue';
-import KitCollapse from '../kit/KitCollapse.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
-import KitNotice from '../kit/KitNotice.vue';
-import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { ZONE_CLASSES, type ZoneView } from '@aspecta/contract/survey';
@@ -15,19 +7,27 @@ import { panelOf } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { isBought, isCutIn, type OptionId } from '@aspecta/core/verdict';
+import { useVehicle } from '../car/useVehicle.ts';
+import KitButton from '../kit/KitButton.vue';
+import KitChecks from '../kit/KitChecks.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import PanelSheet from '../sheet/PanelSheet.vue';
+import { ringPath } from '../sheet/pathData.ts';
+import SheetView from '../sheet/SheetView.vue';
 import { get, post } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
-import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
+import StationFrame from '../shell/StationFrame.vue';
 import { percent, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
-import PanelSheet from '../sheet/PanelSheet.vue';
-import SheetView from '../sheet/SheetView.vue';
-import { ringPath } from '../sheet/pathData.ts';
 import OfferForm from './OfferForm.vue';
 import OptionColumn from './OptionColumn.vue';
+import VerdictCharts from './VerdictCharts.vue';
 
 const WORDS = {
   treat: 'treat',
@@ -183,6 +183,7 @@ const proposed = computed(
                 </p>
               </div>
               <KitNotice bad v-if="verdict.verdict.mountCaution">{{ verdict.verdict.mountCaution }}</KitNotice>
+              <VerdictCharts :verdict="verdict.verdict" :choice="choice" />
               <div class="options" role="radiogroup" aria-label="Options">
                 <OptionColumn
                   v-for="option in verdict.verdict.options"
@@ -194,7 +195,6 @@ const proposed = computed(
                   @choose="choice = option.id"
                 />
               </div>
-              <VerdictCharts :verdict="verdict.verdict" :choice="choice" />
               <OfferForm
                 :vehicle="id"
                 :panel="panel"
@@ -262,11 +262,5 @@ const proposed = computed(
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(215px, 1fr));
   gap: 0.75rem;
-}
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
 }
 </style>

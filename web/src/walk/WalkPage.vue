@@ -1,11 +1,4 @@
 <script setup lang="ts">
-import KitUpload from '../kit/KitUpload.vue';
-import KitButton from '../kit/KitButton.vue';
-import KitCollapse from '../kit/KitCollapse.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
-import KitNotice from '../kit/KitNotice.vue';
-import { useVehicle } from '../car/useVehicle.ts';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { CLIMATES } from '@aspecta/contract/garage';
 import type { FindInput, FindView, WalkPlaceView, WalkView } from '@aspecta/contract/survey';
@@ -13,18 +6,25 @@ import { panelOf } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
 import { cautionsFor } from '@aspecta/core/safety';
 import { SIGNS, signOf, type SignId } from '@aspecta/core/survey';
+import { useVehicle } from '../car/useVehicle.ts';
+import KitButton from '../kit/KitButton.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitUpload from '../kit/KitUpload.vue';
 import { useOutbox } from '../outbox/useOutbox.ts';
+import { sendPhoto } from '../photo/takePhoto.ts';
+import PanelSheet from '../sheet/PanelSheet.vue';
+import SheetView from '../sheet/SheetView.vue';
 import { get } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
-import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
+import StationFrame from '../shell/StationFrame.vue';
 import { percent } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
-import { sendPhoto } from '../photo/takePhoto.ts';
-import PanelSheet from '../sheet/PanelSheet.vue';
-import SheetView from '../sheet/SheetView.vue';
 import FindList from '../survey/FindList.vue';
 
 /* The guided first pass: one place at a time, where to look, for what; a find is one tap. */
@@ -308,12 +308,6 @@ const again = () =>
   padding: 0.3rem 0.5rem;
   min-height: 56px;
   line-height: 1.15;
-}
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
 }
 .here {
   margin: 0;

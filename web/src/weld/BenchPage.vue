@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import KitProgress from '../kit/KitProgress.vue';
-import KitButton from '../kit/KitButton.vue';
-import KitNotice from '../kit/KitNotice.vue';
-import { useVehicle } from '../car/useVehicle.ts';
 import { computed, onBeforeUnmount, onMounted } from 'vue';
 import type { WeldPlanView } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
+import { useVehicle } from '../car/useVehicle.ts';
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitProgress from '../kit/KitProgress.vue';
 import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { clock } from '../shell/units.ts';
@@ -131,12 +131,6 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 }
 header h1 {
   font-size: 1.1rem;
-}
-progress {
-  width: 100%;
-  height: 8px;
-  accent-color: var(--mark);
-  flex: none;
 }
 .middle {
   flex: 1;

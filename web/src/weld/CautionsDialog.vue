@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import KitCheckbox from '../kit/KitCheckbox.vue';
-import KitButton from '../kit/KitButton.vue';
-import KitDialog from '../kit/KitDialog.vue';
-import KitNotice from '../kit/KitNotice.vue';
 import { ref } from 'vue';
 import type { WeldPlanView } from '@aspecta/contract/weld';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
+import KitButton from '../kit/KitButton.vue';
+import KitCheckbox from '../kit/KitCheckbox.vue';
+import KitDialog from '../kit/KitDialog.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { post } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -53,11 +53,5 @@ ul {
   min-height: 44px;
   flex-wrap: nowrap;
   margin-bottom: 0.75rem;
-}
-.check input {
-  width: 26px;
-  height: 26px;
-  accent-color: var(--mark);
-  flex: none;
 }
 </style>

@@ -1,28 +1,28 @@
 <script setup lang="ts">
-import ChartView from '../charts/ChartView.vue';
-import KitCollapse from '../kit/KitCollapse.vue';
-import { heatChart } from './heatChart.ts';
-import KitSlider from '../kit/KitSlider.vue';
-import KitButton from '../kit/KitButton.vue';
-import KitChips from '../kit/KitChips.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
-import KitNotice from '../kit/KitNotice.vue';
-import KitTable from '../kit/KitTable.vue';
-import { useVehicle } from '../car/useVehicle.ts';
 import { computed, onBeforeUnmount, onMounted, reactive, ref, shallowRef } from 'vue';
 import { Pause, Play } from 'lucide-vue-next';
 import { useRouter } from 'vue-router';
 import { weldDefaults, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
+import { useVehicle } from '../car/useVehicle.ts';
+import ChartView from '../charts/ChartView.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitSlider from '../kit/KitSlider.vue';
+import KitTable from '../kit/KitTable.vue';
 import { ApiProblem, get, put } from '../shell/api.ts';
-import StationFrame from '../shell/StationFrame.vue';
 import { useSession } from '../shell/session.ts';
+import StationFrame from '../shell/StationFrame.vue';
 import { clock, duration, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import CautionsDialog from './CautionsDialog.vue';
+import { heatChart } from './heatChart.ts';
 import WeldSheet from './WeldSheet.vue';
 
 const props = defineProps<{ id: string; repair: string }>();
@@ -276,11 +276,5 @@ const STRATEGIES = [
   border: 1px solid var(--line);
   border-radius: 10px;
   padding: 0.3rem 0.6rem;
-}
-.player input {
-  flex: 1;
-  min-width: 0;
-  min-height: 44px;
-  accent-color: var(--mark);
 }
 </style>
