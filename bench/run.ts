@@ -161,16 +161,19 @@ await apiReads();
 function firstPage(): Row {
   const dist = new URL('../web/dist/', import.meta.url);
   const html = readFileSync(new URL('index.html', dist), 'utf8');
-  const named = [...html.matchAll(/assets\/[\w.-]+\.js/g)].map((match) => match[0]);
-  const station = readdirSync(new URL('assets/', dist))
-    .filter((name) =>
-      /^(GaragePage|FlankSketch|boardScene|Waiting|nextPath|body|session|units|Chips)-.*\.js$/.test(name),
-    )
-    .map((name) => `assets/${name}`);
-  const bytes = [...new Set([...named, ...station])].reduce(
-    (sum, name) => sum + gzipSync(readFileSync(new URL(name, dist))).length,
-    0,
-  );
+  const todo = [
+    ...[...html.matchAll(/assets\/([\w.-]+\.js)/g)].map((match) => match[1]!),
+    ...readdirSync(new URL('assets/', dist)).filter((name) => /^GaragePage-.*\.js$/.test(name)),
+  ];
+  // What is imported where it is read comes too; what is imported when it is wanted does not.
+  const needed = new Map<string, string>();
+  for (let name = todo.pop(); name; name = todo.pop()) {
+    if (needed.has(name)) continue;
+    const text = readFileSync(new URL(`assets/${name}`, dist), 'utf8');
+    needed.set(name, text);
+    todo.push(...[...text.matchAll(/(?:import|from)\s*"\.\/([\w.-]+\.js)"/g)].map((match) => match[1]!));
+  }
+  const bytes = [...needed.values()].reduce((sum, text) => sum + gzipSync(text).length, 0);
   return {
     work: 'JavaScript until the first page can be used, gzipped',
     median: `${Math.round(bytes / 1000)} kB`,

@@ -28,7 +28,10 @@ import { NTable } from 'naive-ui';
 .plain.n-table td {
   vertical-align: top;
 }
-.plain.n-table .num {
+.plain.n-table th.num {
+  text-align: right;
+}
+.plain.n-table td.num {
   text-align: right;
   font-family: var(--mono);
 }

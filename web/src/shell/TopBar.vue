@@ -97,10 +97,12 @@ nav a.router-link-exact-active {
   overflow: hidden;
   text-overflow: ellipsis;
 }
-@media (max-width: 760px) {
+@media (max-width: 960px) {
   .who span {
     display: none;
   }
+}
+@media (max-width: 760px) {
   .brand span {
     display: none;
   }
