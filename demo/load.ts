@@ -46,7 +46,15 @@ async function people(house: Workshop): Promise<Caller> {
     password: scenario.password,
   });
   const { unit, ...rules } = scenario.shop;
-  await shops.changeShop(owner, { ...rules, unit: unit as Unit, overlay: false, temperature: 18, version: 1 });
+  await shops.changeShop(owner, {
+    ...rules,
+    unit: unit as Unit,
+    overlay: false,
+    temperature: 18,
+    coatingUnit: 'um',
+    heatUnit: 'C',
+    version: 1,
+  });
   for (const person of others)
     await house
       .the(AccountService)

@@ -8,7 +8,12 @@ test('a customer joins by a link, sees the car he is shown, and is let go', asyn
   await people.getByLabel('Name').fill('Ottilie Marsh');
   await people.getByRole('radio', { name: 'Customer' }).check();
   await people.getByRole('button', { name: 'Make a link to join' }).click();
-  const link = /https?:\/\/\S+\/join\/[\w-]+/.exec((await people.getByText(/\/join\//).first().textContent())!)![0];
+  const link = /https?:\/\/\S+\/join\/[\w-]+/.exec(
+    (await people
+      .getByText(/\/join\//)
+      .first()
+      .textContent())!,
+  )![0];
 
   const other = await browser.newContext();
   const guest = await other.newPage();
@@ -27,8 +32,14 @@ test('a customer joins by a link, sees the car he is shown, and is let go', asyn
   await expect(guest.getByText('Marigold')).toHaveCount(0);
 
   await page.reload();
-  await page.getByRole('row', { name: /Ottilie Marsh/ }).getByRole('button', { name: 'Cars he sees' }).click();
-  await page.getByRole('dialog').getByRole('checkbox', { name: /Marigold/ }).click();
+  await page
+    .getByRole('row', { name: /Ottilie Marsh/ })
+    .getByRole('button', { name: 'Cars he sees' })
+    .click();
+  await page
+    .getByRole('dialog')
+    .getByRole('checkbox', { name: /Marigold/ })
+    .click();
   await expect(page.getByRole('dialog').getByRole('checkbox', { name: /Marigold/ })).toBeChecked();
   await page.getByRole('button', { name: 'Close' }).click();
 

@@ -140,7 +140,7 @@ test('a landed price is handed to the verdict of a panel', async ({ page, house 
   await dialog.getByLabel('Delivery, days').fill('soon');
   await dialog.getByRole('button', { name: 'Give it this price' }).click();
   await expect(dialog.getByText('maker is missing; fill it in.')).toBeVisible();
-  await expect(dialog.getByText('leadDays must be a number; enter digits only.')).toBeVisible();
+  await expect(dialog.getByText('Delivery must be a number; enter digits only.')).toBeVisible();
   await dialog.getByLabel('Maker').fill('Quillfeather Panels');
   await dialog.getByLabel('Delivery, days').fill('6');
   await dialog.getByRole('button', { name: 'Give it this price' }).click();

@@ -22,6 +22,10 @@ export interface Shop {
   overlay: boolean;
   /** °C in the workshop as a rule: what welds cool down to, and what coats dry at. */
   temperature: number;
+  /** In what coatings are read. */
+  coatingUnit: 'um' | 'mil';
+  /** In what temperatures are read. */
+  heatUnit: 'C' | 'F';
   version: number;
 }
 

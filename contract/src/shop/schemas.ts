@@ -42,5 +42,7 @@ export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
   }).required(),
   overlay: Joi.boolean().required(),
   temperature: Joi.number().min(-20).max(45).required(),
+  coatingUnit: Joi.valid('um', 'mil').default('um'),
+  heatUnit: Joi.valid('C', 'F').default('C'),
   version: Joi.number().integer().required(),
 });

@@ -7,6 +7,7 @@ export const attacks: readonly Attack[] = [
     path: () => '/shop',
     body: () => ({
       ...{ name: 'Attacked', currency: 'EUR', unit: 'mm', taxRate: 0.2, overlay: false, temperature: 18, version: 99 },
+      ...{ coatingUnit: 'mil', heatUnit: 'F' },
       rates: { hour: 4500, sheetDm2: 60, weldMetre: 250, coatDm2: 40 },
     }),
   },

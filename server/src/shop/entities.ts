@@ -12,6 +12,8 @@ export interface ShopRow {
   overlay: boolean;
   /** °C in the workshop as a rule. */
   temperature: number;
+  coatingUnit: 'um' | 'mil';
+  heatUnit: 'C' | 'F';
   version: number;
 }
 export const ShopEntity = new EntitySchema<ShopRow>({
@@ -25,6 +27,8 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     rates: json(),
     overlay: flag(),
     temperature: decimal(),
+    coatingUnit: text(3),
+    heatUnit: text(1),
     version: version(),
   },
 });

@@ -52,6 +52,8 @@ export class ShopService {
       rates: DEFAULT_RATES,
       overlay: false,
       temperature: 20,
+      coatingUnit: 'um',
+      heatUnit: 'C',
       version: 1,
     };
     const person = await personRow(shop.id, { ...input, role: 'owner' });

@@ -40,6 +40,7 @@ export async function fill(db: DataSource, volume: number): Promise<Filled> {
     version: 1,
     ...later(3, { overlay: 0 }),
     ...later(5, { temperature: 20 }),
+    ...later(6, { coatingUnit: 'mil', heatUnit: 'F' }),
   });
   await insert('person', {
     id: person,

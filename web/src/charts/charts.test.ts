@@ -54,7 +54,10 @@ const charts: Readonly<Record<string, Chart>> = {
   loss: lossChart('C4', 0.2, 'mm'),
   extents: extentChart(extents, 'mm'),
   learnt: learntChart('blister', cases),
-  heat: heatChart({ steps: [step(0, 20), step(60, 45), step(90, null)] }, 50),
+  heat: heatChart({ steps: [step(0, 20), step(60, 45), step(90, null)] }, 50, {
+    word: { value: '°C' },
+    shown: (c) => c,
+  }),
 };
 const colours = new Proxy({} as Colours, {
   get: (_target, name) => `#${String(name).length.toString(16).repeat(6).slice(0, 6)}`,

@@ -110,7 +110,7 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
               >.
             </p>
           </div>
-          <KitNotice bad v-for="warning in plan.line.warnings" :key="warning">{{ warning }}</KitNotice>
+          <KitNotice bad v-for="warning in plan.line.warnings" :key="warning">{{ units.said(warning) }}</KitNotice>
           <WeighedLines :line="plan.line" />
           <KitNotice bad v-if="load.data.value.repair.staleZones.length > 0">
             The damage was changed after the decision; the line follows the damage as it is now. Look at the verdict

@@ -15,7 +15,7 @@ const more = (cost: number) => `${Math.round((cost / props.line.cost - 1) * 100)
 <template>
   <KitCollapse>
     <template #title>Why here, and what else was weighed</template>
-    <p v-for="why in whys" :key="why" class="small">{{ why }}</p>
+    <p v-for="why in whys" :key="why" class="small">{{ units.said(why) }}</p>
     <p v-if="line.layersBehind.length > 0" class="small">
       Behind it, not to be cut: {{ line.layersBehind.join(', ') }}. Set the blade to one sheet.
     </p>

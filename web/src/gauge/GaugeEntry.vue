@@ -98,7 +98,7 @@ async function hear(event: GaugeEvent): Promise<void> {
     event.kind === 'coating'
       ? { coatingUm: event.value, coatingOver: event.censored === 'above' }
       : { metalMm: event.value, metalUnder: event.censored === 'below' };
-  last.value = `${event.censored === 'above' ? 'more than ' : event.censored === 'below' ? 'less than ' : ''}${event.kind === 'coating' ? `${event.value.toFixed(0)} µm` : units.sheet(event.value)}`;
+  last.value = `${event.censored === 'above' ? 'more than ' : event.censored === 'below' ? 'less than ' : ''}${event.kind === 'coating' ? units.coating.text(event.value) : units.sheet(event.value)}`;
   try {
     await props.store({
       ...values,

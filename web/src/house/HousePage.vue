@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
 import type { Shop } from '@aspecta/contract/shop';
+import { celsiusOf, fahrenheitOf } from '@aspecta/core/units';
 import AuditTile from '../account/AuditTile.vue';
 import PeopleTile from '../account/PeopleTile.vue';
 import KitButton from '../kit/KitButton.vue';
@@ -30,6 +31,8 @@ const rules = reactive({
   coatDm2: '',
   overlay: false,
   temperature: '',
+  coatingUnit: 'um' as Shop['coatingUnit'],
+  heatUnit: 'C' as Shop['heatUnit'],
   version: 0,
 });
 const load = useLoad(async () => {
@@ -43,6 +46,20 @@ function decimal(text: string): number | string {
   const value = Number(text.trim().replace(',', '.'));
   return text.trim() !== '' && Number.isFinite(value) ? value : text;
 }
+/** Rates are kept for dm² and metres; a shop of inches says them for square feet and feet. */
+const PER_FOOT: Readonly<Record<string, number>> = { sheetDm2: 9.290_304, coatDm2: 9.290_304, weldMetre: 0.3048 };
+const per = (key: string, unit: Shop['unit']) => (unit === 'in' ? (PER_FOOT[key] ?? 1) : 1);
+/** The units in which the fields stand, until they are stored. */
+const shown = reactive({ unit: 'mm' as Shop['unit'], heatUnit: 'C' as Shop['heatUnit'] });
+const stored = (key: 'sheetDm2' | 'weldMetre' | 'coatDm2') => {
+  const minor = minorUnits(rules[key], rules.currency, `rates.${key}`);
+  return typeof minor === 'number' ? Math.round(minor / per(key, shown.unit)) : minor;
+};
+const heatTyped = (c: number, unit: Shop['heatUnit']) => String(unit === 'F' ? Number(fahrenheitOf(c).toFixed(1)) : c);
+const heatRead = (text: string, unit: Shop['heatUnit']) => {
+  const value = decimal(text);
+  return typeof value === 'number' && unit === 'F' ? celsiusOf(value) : value;
+};
 const owner = () => session.current?.person.role === 'owner';
 function take(shop: Shop): void {
   Object.assign(rules, {
@@ -51,10 +68,15 @@ function take(shop: Shop): void {
     unit: shop.unit,
     overlay: shop.overlay,
     version: shop.version,
-    temperature: String(shop.temperature),
+    coatingUnit: shop.coatingUnit,
+    heatUnit: shop.heatUnit,
+    temperature: heatTyped(shop.temperature, shop.heatUnit),
     tax: String(Math.round(shop.taxRate * 10_000) / 100),
-    ...Object.fromEntries(Object.entries(shop.rates).map(([key, minor]) => [key, majorUnits(minor)])),
+    ...Object.fromEntries(
+      Object.entries(shop.rates).map(([key, minor]) => [key, majorUnits(minor * per(key, shop.unit))]),
+    ),
   });
+  Object.assign(shown, { unit: shop.unit, heatUnit: shop.heatUnit });
   session.setShop(shop);
 }
 async function save(): Promise<void> {
@@ -63,9 +85,9 @@ async function save(): Promise<void> {
     const tax = decimal(rules.tax);
     const rates = {
       hour: minorUnits(rules.hour, rules.currency, 'rates.hour'),
-      sheetDm2: minorUnits(rules.sheetDm2, rules.currency, 'rates.sheetDm2'),
-      weldMetre: minorUnits(rules.weldMetre, rules.currency, 'rates.weldMetre'),
-      coatDm2: minorUnits(rules.coatDm2, rules.currency, 'rates.coatDm2'),
+      sheetDm2: stored('sheetDm2'),
+      weldMetre: stored('weldMetre'),
+      coatDm2: stored('coatDm2'),
     };
     try {
       take(
@@ -76,7 +98,9 @@ async function save(): Promise<void> {
           taxRate: typeof tax === 'number' ? tax / 100 : tax,
           rates,
           overlay: rules.overlay,
-          temperature: decimal(rules.temperature),
+          temperature: heatRead(rules.temperature, shown.heatUnit),
+          coatingUnit: rules.coatingUnit,
+          heatUnit: rules.heatUnit,
           version: rules.version,
         }),
       );
@@ -112,6 +136,22 @@ async function save(): Promise<void> {
                 { value: 'in', label: 'Inches and fractions' },
               ]"
             />
+            <KitChips
+              v-model="rules.coatingUnit"
+              legend="Coatings are read in"
+              :options="[
+                { value: 'um', label: 'Micrometres' },
+                { value: 'mil', label: 'Mil' },
+              ]"
+            />
+            <KitChips
+              v-model="rules.heatUnit"
+              legend="Temperatures are read in"
+              :options="[
+                { value: 'C', label: '°C' },
+                { value: 'F', label: '°F' },
+              ]"
+            />
             <div class="two">
               <KitField v-slot="{ bind }" label="Currency" hint="Three letters" :error="form.errors['currency']"
                 ><KitInput mono v-bind="bind" v-model="rules.currency" maxlength="3"
@@ -122,19 +162,28 @@ async function save(): Promise<void> {
               <KitField v-slot="{ bind }" label="An hour of work" :error="form.errors['rates.hour']"
                 ><KitInput mono v-bind="bind" v-model="rules.hour" inputmode="decimal"
               /></KitField>
-              <KitField v-slot="{ bind }" label="Sheet steel, a dm²" :error="form.errors['rates.sheetDm2']"
+              <KitField
+                v-slot="{ bind }"
+                :label="shown.unit === 'in' ? 'Sheet steel, a sq ft' : 'Sheet steel, a dm²'"
+                :error="form.errors['rates.sheetDm2']"
                 ><KitInput mono v-bind="bind" v-model="rules.sheetDm2" inputmode="decimal"
               /></KitField>
-              <KitField v-slot="{ bind }" label="Wire, gas, discs for 1 m" :error="form.errors['rates.weldMetre']"
+              <KitField
+                v-slot="{ bind }"
+                :label="shown.unit === 'in' ? 'Wire, gas, discs for 1 ft' : 'Wire, gas, discs for 1 m'"
+                :error="form.errors['rates.weldMetre']"
                 ><KitInput mono v-bind="bind" v-model="rules.weldMetre" inputmode="decimal"
               /></KitField>
-              <KitField v-slot="{ bind }" label="Coating, a dm²" :error="form.errors['rates.coatDm2']"
+              <KitField
+                v-slot="{ bind }"
+                :label="shown.unit === 'in' ? 'Coating, a sq ft' : 'Coating, a dm²'"
+                :error="form.errors['rates.coatDm2']"
                 ><KitInput mono v-bind="bind" v-model="rules.coatDm2" inputmode="decimal"
               /></KitField>
             </div>
             <KitField
               v-slot="{ bind }"
-              label="Workshop, °C"
+              :label="`Workshop, °${shown.heatUnit}`"
               hint="As a rule: sheet cools down to it, and coats dry at it"
               :error="form.errors['temperature']"
               ><KitInput mono v-bind="bind" v-model="rules.temperature" inputmode="decimal"

@@ -41,10 +41,34 @@ describe('the house rules', () => {
       rates: { hour: 5250, sheetDm2: 60, weldMetre: 250, coatDm2: 40 },
       overlay: true,
       temperature: 20,
+      coatingUnit: 'um',
+      heatUnit: 'C',
       version: 1,
     });
     expect(page.text()).toContain('Saved.');
     expect(useSession().current!.shop.unit).toBe('in');
+  });
+
+  it('are in square feet, feet and °F in a shop that reads so, and are kept as ever', async () => {
+    signIn('owner', 'in');
+    const rules = { ...useSession().current!.shop, temperature: 20 };
+    server.on('GET /shop', rules).on('PUT /shop', (body) => ({ ...rules, ...body, version: 2 }));
+    const page = await open();
+    const value = (label: string) => (field(page, label).element as HTMLInputElement).value;
+    // 0.60 a dm² is 5.57 a square foot (9.290304 dm²); 2.50 a metre is 0.76 a foot (0.3048 m).
+    expect(value('Sheet steel, a sq ft')).toBe('5.57');
+    expect(value('Wire, gas, discs for 1 ft')).toBe('0.76');
+    expect(value('Workshop, °F')).toBe('68');
+    await field(page, 'Sheet steel, a sq ft').setValue('9.29');
+    await field(page, 'Workshop, °F').setValue('50');
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    expect(server.to('PUT /shop')[0]).toMatchObject({
+      rates: { hour: 4500, sheetDm2: 100 },
+      temperature: 10,
+      coatingUnit: 'mil',
+      heatUnit: 'F',
+    });
   });
 
   it('send what cannot be read as it was typed, so that the server names the field', async () => {
@@ -64,7 +88,7 @@ describe('the house rules', () => {
     await flushPromises();
     expect(server.to('PUT /shop')[0]).toMatchObject({ taxRate: 'some' });
     expect(page.findAll('.wrong').map((entry) => entry.text())).toEqual([
-      'taxRate must be a number; enter digits only.',
+      'Tax must be a number; enter digits only.',
       'hour must be a number; enter digits only.',
     ]);
     expect((field(page, 'Tax, %').element as HTMLInputElement).value).toBe('some');

@@ -17,6 +17,8 @@ const session: SessionView = {
     rates: { hour: 1, sheetDm2: 1, weldMetre: 1, coatDm2: 1 },
     overlay: false,
     temperature: 20,
+    coatingUnit: 'um' as const,
+    heatUnit: 'C' as const,
     version: 1,
   },
   csrf: 'token',

@@ -4,8 +4,10 @@ import type { ProblemBody } from '@aspecta/contract';
 export class ApiProblem extends Error {
   readonly body: ProblemBody;
   constructor(body: ProblemBody) {
-    super(body.detail);
-    this.body = body;
+    const detail = hooks.say(body.detail);
+    super(detail);
+    const errors = body.errors?.map((error) => ({ ...error, detail: hooks.say(error.detail) }));
+    this.body = { ...body, detail, ...(errors ? { errors } : {}) };
   }
   get code(): string {
     return this.body.code;
@@ -32,6 +34,8 @@ export interface ApiHooks {
   /** Notes an answer on this device, and gives the last one back. */
   keep(path: string, answer: unknown): Promise<void>;
   known(path: string): Promise<unknown>;
+  /** A sentence of the server as this person reads it. */
+  say(text: string): string;
 }
 
 let hooks: ApiHooks = {
@@ -40,6 +44,7 @@ let hooks: ApiHooks = {
   reached: () => undefined,
   keep: () => Promise.resolve(),
   known: () => Promise.resolve(undefined),
+  say: (text) => text,
 };
 /** ms between the clock of the server and ours; for cooling timers. */
 let clockOffset = 0;

@@ -1,12 +1,21 @@
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import type { DoorView, SessionView, Shop } from '@aspecta/contract/shop';
+import type { PersonUnits } from '@aspecta/core/units';
 import { get, post, remove, setApiHooks } from './api.ts';
 import { forgetKnown, lastKnown, remember } from '../outbox/device.ts';
+import { said } from './said.ts';
 import { useConnection } from './connection.ts';
 
 /** Answers that are worth keeping for the time without network: all but lists of people and what is long. */
 const KEPT = /^\/(door|vehicles|repairs|plans|orders|learnt)/;
+
+/** In what a shop reads; mm, µm and °C as long as there is none. */
+export const unitsOf = (shop: Shop | undefined): PersonUnits => ({
+  length: shop?.unit ?? 'mm',
+  coating: shop?.coatingUnit ?? 'um',
+  heat: shop?.heatUnit ?? 'C',
+});
 
 /** Who is signed in. When a session ends in the middle of something, the page stays and asks to sign in again. */
 export const useSession = defineStore('session', () => {
@@ -25,6 +34,7 @@ export const useSession = defineStore('session', () => {
       current.value ? new Promise<boolean>((resolve) => waiting.value.push(resolve)) : Promise.resolve(false),
     reached: (yes) => useConnection().note(yes),
     keep: (path, answer) => (KEPT.test(path) ? remember(keyOf(path), answer, Date.now()) : Promise.resolve()),
+    say: (text) => said(text, unitsOf(current.value?.shop)),
     known: async (path) => {
       const known = await lastKnown(keyOf(path));
       if (known) useConnection().showOld(known.at);

@@ -1,6 +1,7 @@
 import { computed } from 'vue';
-import { formatLength, parseLength, type LengthUnit } from '@aspecta/core/units';
-import { useSession } from './session.ts';
+import { celsiusOf, fahrenheitOf, formatLength, milOf, parseLength, type LengthUnit } from '@aspecta/core/units';
+import { said as sentence } from './said.ts';
+import { unitsOf, useSession } from './session.ts';
 
 /** Writes lengths, thicknesses, areas, money and times the way this shop reads them. */
 export function useUnits() {
@@ -34,7 +35,32 @@ export function useUnits() {
   };
   /** The unit of a bare number, as labels name it. */
   const word = computed(() => (unit.value === 'in' ? 'inches' : 'mm'));
-  return { unit, word, typed, read, length, sheet, sheetDoubt, area, money, roundMoney };
+  const person = computed(() => unitsOf(session.current?.shop));
+  /** A sentence of the server or the core, which speak of mm, µm and °C, as this shop reads it. */
+  const said = (text: string) => sentence(text, person.value);
+  /** Coatings: as they are read, the word of a bare number, and what one means that was typed. */
+  const coating = {
+    text: (um: number) => (person.value.coating === 'mil' ? `${milOf(um).toFixed(1)} mil` : `${um.toFixed(0)} µm`),
+    word: computed(() => (person.value.coating === 'mil' ? 'mil' : 'µm')),
+    typed: (um: number) => (person.value.coating === 'mil' ? String(Number(milOf(um).toFixed(2))) : String(um)),
+    /** µm of a bare number. */
+    of: (value: number) => (person.value.coating === 'mil' ? value * 25.4 : value),
+  };
+  /** The same for temperatures. */
+  const heat = {
+    text: (c: number) => (person.value.heat === 'F' ? `${Math.round(fahrenheitOf(c))} °F` : `${Math.round(c)} °C`),
+    word: computed(() => `°${person.value.heat}`),
+    /** As the axis of a chart counts it. */
+    shown: (c: number) => (person.value.heat === 'F' ? fahrenheitOf(c) : c),
+    typed: (c: number) => String(person.value.heat === 'F' ? Number(fahrenheitOf(c).toFixed(1)) : c),
+    /** °C of what was typed; what is no number is passed on, so that the server refuses it at its field. */
+    read: (text: string): number | string => {
+      const value = Number(text.trim().replace(',', '.'));
+      if (text.trim() === '' || !Number.isFinite(value)) return text;
+      return person.value.heat === 'F' ? celsiusOf(value) : value;
+    },
+  };
+  return { unit, word, person, said, coating, heat, typed, read, length, sheet, sheetDoubt, area, money, roundMoney };
 }
 
 export const percent = (share: number) =>

@@ -1,9 +1,11 @@
 import { reactive, ref } from 'vue';
 import { Problem } from '@aspecta/core';
 import { ApiProblem } from './api.ts';
+import { useUnits } from './units.ts';
 
 /** Sends something and puts refusals at the fields that they name; what was typed stays. */
 export function useForm() {
+  const units = useUnits();
   const errors = reactive<Record<string, string>>({});
   const general = ref<string | null>(null);
   const busy = ref(false);
@@ -21,7 +23,7 @@ export function useForm() {
         for (const { field, detail } of error.body.errors ?? []) errors[field] = detail;
         if (error.body.field && !errors[error.body.field]) errors[error.body.field] = error.body.detail;
         if (!error.body.field) general.value = error.body.detail;
-      } else if (error instanceof Problem) errors[error.field] = error.message;
+      } else if (error instanceof Problem) errors[error.field] = units.said(error.message);
       else general.value = (error as Error).message;
       return false;
     } finally {

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { NextReading } from '@aspecta/core/survey';
 import KitButton from '../kit/KitButton.vue';
-import { percent } from '../shell/units.ts';
+import { percent, useUnits } from '../shell/units.ts';
 import type { Advice } from '../workers/compute.ts';
 import { CALLED } from './called.ts';
 
 /* Where the next reading tells most, and when the panel can be called. */
 defineProps<{ advice: Advice | null; called: number; canWork: boolean }>();
+const units = useUnits();
 const emit = defineEmits<{ next: [place: NextReading] }>();
 </script>
 
@@ -23,7 +24,7 @@ const emit = defineEmits<{ next: [place: NextReading] }>();
     <ol v-if="canWork && called < CALLED">
       <li v-for="place in advice.next" :key="`${place.u} ${place.v}`">
         <KitButton small @click="emit('next', place)">Mark it</KitButton>
-        <span class="small">{{ place.reason }}</span>
+        <span class="small">{{ units.said(place.reason) }}</span>
       </li>
     </ol>
   </div>

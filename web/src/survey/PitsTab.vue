@@ -197,7 +197,7 @@ const years = (value: number) =>
           Rated <span class="mono">{{ view.rating.text }}</span> by density, size and depth.
         </p>
       </template>
-      <p v-else-if="view" class="soft">{{ view.why }}</p>
+      <p v-else-if="view" class="soft">{{ units.said(view.why ?? '') }}</p>
       <p v-else class="soft" role="status">Fetching the pits …</p>
     </div>
     <ChartView v-if="plot" :chart="plot" />

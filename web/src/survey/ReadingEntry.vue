@@ -31,7 +31,7 @@ const input = ref<HTMLInputElement>();
 const inches = computed(() => units.unit.value === 'in');
 const kinds = computed(() => [
   { value: 'metal' as const, label: `Metal, ${units.word.value}` },
-  { value: 'coating' as const, label: 'Coating, µm' },
+  { value: 'coating' as const, label: `Coating, ${units.coating.word.value}` },
   { value: 'probe' as const, label: 'Probe' },
 ]);
 const layers = computed(() =>
@@ -51,7 +51,7 @@ async function submit(): Promise<void> {
   try {
     if (props.places.length === 0)
       throw new Problem('no-place', 'value', 'Tap the place on the sheet first, then enter its number.');
-    const values = parseEntry(text.value, kind.value, units.unit.value);
+    const values = parseEntry(text.value, kind.value, units.unit.value, units.person.value.coating);
     if (values.length > props.places.length)
       throw new Problem(
         'too-many',
@@ -68,7 +68,9 @@ async function submit(): Promise<void> {
     note.value = '';
   } catch (problem) {
     error.value =
-      problem instanceof ApiProblem && problem.body.field ? `${problem.message}` : (problem as Error).message;
+      problem instanceof ApiProblem && problem.body.field
+        ? `${problem.message}`
+        : units.said((problem as Error).message);
   }
   input.value?.focus({ preventScroll: true });
 }
@@ -120,7 +122,9 @@ function verdict(word: string): void {
             ? 'inches, or with a mark: 0.82 mm, 20 ga'
             : 'mm, or with a mark: 0.032&quot;, 20 ga'
           : kind === 'coating'
-            ? 'µm; >1500 where the gauge is over range'
+            ? units.coating.word.value === 'mil'
+              ? 'mil; >60 where the gauge is over range'
+              : 'µm; >1500 where the gauge is over range'
             : 'sound, soft or through'
       "
     >

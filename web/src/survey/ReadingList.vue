@@ -14,7 +14,7 @@ const latest = computed(() => [...props.readings].reverse().slice(0, 12));
 const value = (reading: ReadingView) =>
   [
     reading.metalMm === null ? '' : `${reading.metalUnder ? '<' : ''}${units.sheet(reading.metalMm)}`,
-    reading.coatingUm === null ? '' : `${reading.coatingOver ? '>' : ''}${reading.coatingUm.toFixed(0)} µm`,
+    reading.coatingUm === null ? '' : `${reading.coatingOver ? '>' : ''}${units.coating.text(reading.coatingUm)}`,
     reading.probe ?? '',
   ]
     .filter(Boolean)

@@ -167,10 +167,8 @@ const filler = computed(() =>
       <div v-if="filler">
         <dt>Thickest coating</dt>
         <dd class="mono">
-          {{ filler.coatingOver ? 'more than ' : '' }}{{ filler.coatingUm!.toFixed(0) }} µm<span
-            v-if="fillerDepth(filler.coatingUm!) > 0"
-            class="alarm"
-          >
+          {{ filler.coatingOver ? 'more than ' : '' }}{{ units.coating.text(filler.coatingUm!)
+          }}<span v-if="fillerDepth(filler.coatingUm!) > 0" class="alarm">
             – filler {{ filler.coatingOver ? 'over ' : 'about '
             }}{{ units.sheet(fillerDepth(filler.coatingUm!)) }}</span
           >

@@ -12,6 +12,7 @@ import MapLayer from './MapLayer.vue';
 import { coatingLook, metalLook } from './paintMap.ts';
 import { dotPaths } from './surveyScene.ts';
 import ZoneHandles from './ZoneHandles.vue';
+import { useUnits } from '../shell/units.ts';
 
 /* One panel at true size: readings, map, zones, finds, advice, and a picture laid over it. */
 const props = defineProps<{
@@ -39,6 +40,7 @@ const props = defineProps<{
   crosshair: boolean;
   sectionAt: number | null;
 }>();
+const units = useUnits();
 const emit = defineEmits<{
   tap: [place: Point];
   zone: [id: string];
@@ -95,7 +97,7 @@ const at = (place: (p: Point) => [number, number], p: Point) => `translate(${pla
         :class="{ tapped: crosshair }"
         role="button"
         tabindex="0"
-        :aria-label="`Zone: ${zone.class}, ${Math.round(zone.area / 100)} cm²`"
+        :aria-label="`Zone: ${zone.class}, ${units.area(zone.area)}`"
         :data-own-pointer="crosshair ? undefined : ''"
         :data-zone="zone.id"
         @click="emit('zone', zone.id)"
@@ -149,7 +151,7 @@ const at = (place: (p: Point) => [number, number], p: Point) => `translate(${pla
         role="button"
         tabindex="0"
         :data-own-pointer="crosshair ? undefined : ''"
-        :aria-label="`Read here next, ${i + 1}: ${n.reason}`"
+        :aria-label="`Read here next, ${i + 1}: ${units.said(n.reason)}`"
         :transform="at(place, [n.u, n.v])"
         @click="emit('next', n)"
         @keydown.enter.stop="emit('next', n)"

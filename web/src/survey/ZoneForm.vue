@@ -3,6 +3,7 @@ import { computed, reactive, ref, watch } from 'vue';
 import { EVIDENCE, ZONE_CLASSES, type Evidence } from '@aspecta/contract/survey';
 import type { Layer } from '@aspecta/core/body';
 import { showsMetal, type ZoneClass } from '@aspecta/core/survey';
+import { useUnits } from '../shell/units.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitField from '../kit/KitField.vue';
@@ -29,6 +30,7 @@ const props = defineProps<{
   /** What the evidence inside makes of it, where the metal itself was seen or not. */
   told: (isBare: boolean) => { class: ZoneClass; because: string } | null;
 }>();
+const units = useUnits();
 const emit = defineEmits<{ save: [draft: ZoneDraft]; cancel: []; remove: []; layer: [id: string] }>();
 const draft = reactive<ZoneDraft>({ ...props.draft });
 watch(
@@ -61,7 +63,7 @@ const save = () => emit('save', { ...draft, overruled: overruling.value ? draft.
   <form class="stack" @submit.prevent="save">
     <div @change="chosen = true"><KitChips v-model="draft.class" legend="What is it?" :options="classes" /></div>
     <p v-if="told" class="small soft">
-      By its evidence: <strong>{{ ZONE_CLASSES[told.class].toLowerCase() }}</strong>; {{ told.because }}.
+      By its evidence: <strong>{{ ZONE_CLASSES[told.class].toLowerCase() }}</strong>; {{ units.said(told.because) }}.
     </p>
     <KitField
       v-if="overruling"

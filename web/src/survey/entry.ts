@@ -32,20 +32,21 @@ const PROBE: Readonly<Record<string, NonNullable<ReadingInput['probe']>>> = {
 
 /**
  * What was typed or dictated, as values one after another: `0.82 0,79`, `nought point eight
- * two`, `>1500`, `through`. Metal in the shop's unit where none is written, coating in µm.
+ * two`, `>1500`, `through`. Metal and coating in the shop's units where none is written.
  *
  * @param unit what a bare number of metal is in
+ * @param coating what a bare number of coating is in
  * @throws Problem with field `value`
  */
-export function parseEntry(text: string, kind: EntryKind, unit: LengthUnit): Values[] {
+export function parseEntry(text: string, kind: EntryKind, unit: LengthUnit, coating: 'um' | 'mil' = 'um'): Values[] {
   const words = spoken(text.trim().toLowerCase());
   if (words.length === 0)
     throw new Problem('empty', 'value', kind === 'probe' ? 'Say sound, soft or through.' : 'Enter a number.');
-  return words.map((word) => valueOf(word, kind, unit));
+  return words.map((word) => valueOf(word, kind, unit, coating));
 }
 
 /** Marks of a unit that are written apart from their number: `0.82 mm`, `20 ga`. */
-const MARKS = new Set(['mm', 'ga', 'gauge', 'in', 'inch', 'inches', '"', 'µm', 'um']);
+const MARKS = new Set(['mm', 'ga', 'gauge', 'in', 'inch', 'inches', '"', 'µm', 'um', 'mil', 'mils']);
 
 /** Number words become digits; a run of them is one number, with the unit after it. */
 function spoken(text: string): string[] {
@@ -62,24 +63,24 @@ function spoken(text: string): string[] {
   return out;
 }
 
-function valueOf(word: string, kind: EntryKind, unit: LengthUnit): Values {
+function valueOf(word: string, kind: EntryKind, unit: LengthUnit, coating: 'um' | 'mil'): Values {
   const probe = PROBE[word];
   if (probe) return { probe };
   if (kind === 'probe')
     throw new Problem('not-a-verdict', 'value', `"${word}" is no verdict of the probe; say sound, soft or through.`);
   if (kind === 'metal') return { metalMm: metal(word, unit) };
   const over = /^(>|over)/.test(word);
-  const micrometres = Number(
-    word
-      .replace(/^(>|over)/, '')
-      .replace(/(µm|um)$/, '')
-      .replace(',', '.'),
-  );
-  if (word === '' || !Number.isFinite(micrometres))
+  const [, digits = '', mark = ''] = /^(?:>|over)?([^a-zµ]*)(µm|um|mils?)?$/.exec(word) ?? [];
+  const value = digits === '' ? NaN : Number(digits.replace(',', '.'));
+  const isMil = mark === '' ? coating === 'mil' : mark.startsWith('mil');
+  const micrometres = isMil ? Math.round(value * 25.4 * 10) / 10 : value;
+  if (!Number.isFinite(micrometres))
     throw new Problem(
       'not-a-number',
       'value',
-      `"${word}" is not a number; write for example 140, or >1500 where the gauge is over range.`,
+      coating === 'mil'
+        ? `"${word}" is not a number; write for example 5.5, or >60 where the gauge is over range.`
+        : `"${word}" is not a number; write for example 140, or >1500 where the gauge is over range.`,
     );
   return over ? { coatingUm: micrometres, coatingOver: true } : { coatingUm: micrometres };
 }

@@ -93,6 +93,8 @@ export function signIn(role: Role = 'owner', unit: Unit = 'mm'): void {
       rates: { hour: 4500, sheetDm2: 60, weldMetre: 250, coatDm2: 40 },
       overlay: false,
       temperature: 20,
+      coatingUnit: unit === 'in' ? 'mil' : 'um',
+      heatUnit: unit === 'in' ? 'F' : 'C',
       version: 1,
     },
     csrf: 'token',

@@ -26,7 +26,7 @@ const days = ({ p10, p90 }: { p10: number; p90: number }) => {
     >
       <strong>{{ option.title }}</strong><small v-if="props.proposed"> proposed</small>
     </KitRadio>
-    <p v-if="option.ruledOut" class="alarm small">Ruled out. {{ option.ruledOut }}</p>
+    <p v-if="option.ruledOut" class="alarm small">Ruled out. {{ units.said(option.ruledOut) }}</p>
     <template v-if="!option.ruledOut">
       <p class="big mono">
         {{ hours(option.hours.p50) }}<br /><small class="soft"
@@ -44,8 +44,8 @@ const days = ({ p10, p90 }: { p10: number; p90: number }) => {
         >.
       </p>
       <ul class="small">
-        <li v-for="text in option.for" :key="text" class="yes">{{ text }}</li>
-        <li v-for="text in option.against" :key="text" class="no">{{ text }}</li>
+        <li v-for="text in option.for" :key="text" class="yes">{{ units.said(text) }}</li>
+        <li v-for="text in option.against" :key="text" class="no">{{ units.said(text) }}</li>
       </ul>
       <KitCollapse>
         <template #title>What is counted</template>
@@ -53,9 +53,9 @@ const days = ({ p10, p90 }: { p10: number; p90: number }) => {
           <tbody>
             <tr v-for="element in option.elements" :key="element.name">
               <td>
-                {{ element.name }}<br /><span class="soft small"
-                  >{{ element.count.toFixed(element.count < 10 ? 1 : 0) }} {{ element.unit }}</span
-                >
+                {{ element.name }}<br /><span class="soft small">{{
+                  units.said(`${element.count.toFixed(element.count < 10 ? 1 : 0)} ${element.unit}`)
+                }}</span>
               </td>
               <td class="num">{{ hours(element.hours) }}</td>
             </tr>

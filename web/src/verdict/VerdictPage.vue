@@ -173,7 +173,7 @@ const proposed = computed(
                 <p class="eyebrow">Treat, patch or whole panel?</p>
                 <p v-if="proposed" class="figure words">{{ proposed.title }}</p>
                 <p>
-                  {{ verdict.verdict.why }}
+                  {{ units.said(verdict.verdict.why) }}
                   <span class="soft"
                     >{{ percent(verdict.verdict.damageShare) }} of the panel is damaged<template
                       v-if="verdict.verdict.breakEvenShare !== null"
@@ -182,7 +182,9 @@ const proposed = computed(
                   >
                 </p>
               </div>
-              <KitNotice bad v-if="verdict.verdict.mountCaution">{{ verdict.verdict.mountCaution }}</KitNotice>
+              <KitNotice bad v-if="verdict.verdict.mountCaution">{{
+                units.said(verdict.verdict.mountCaution)
+              }}</KitNotice>
               <VerdictCharts :verdict="verdict.verdict" :choice="choice" />
               <div class="options" role="radiogroup" aria-label="Options">
                 <OptionColumn

@@ -159,7 +159,7 @@ describe('the verdict', () => {
     await field(page, 'Delivery, days').setValue('soon');
     await page.get('form.prices').trigger('submit');
     await flushPromises();
-    expect(page.text()).toContain('leadDays must be a number');
+    expect(page.text()).toContain('Delivery must be a number');
     expect((field(page, 'Delivery, days').element as HTMLInputElement).value).toBe('soon');
   });
 

@@ -9,13 +9,14 @@ import KitNotice from '../kit/KitNotice.vue';
 import KitProgress from '../kit/KitProgress.vue';
 import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
-import { clock } from '../shell/units.ts';
+import { clock, useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import { useBench } from './useBench.ts';
 import WeldSheet from './WeldSheet.vue';
 
 const props = defineProps<{ id: string; repair: string }>();
+const units = useUnits();
 const session = useSession();
 const bench = useBench(props.repair, props.id);
 const car = useVehicle(props.id);
@@ -87,7 +88,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
           <p class="count mono">{{ step.n }}</p>
           <div class="grow">
             <p class="words">{{ KIND[step.kind] }}</p>
-            <p>{{ step.text }}</p>
+            <p>{{ units.said(step.text) }}</p>
             <p v-if="step.kind !== 'check'" class="mono soft">
               {{ amps }} A · {{ bench.view.value.plan.settings.volts }} V · about {{ step.duration.toFixed(1) }} s of
               arc

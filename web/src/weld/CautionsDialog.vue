@@ -9,8 +9,10 @@ import KitNotice from '../kit/KitNotice.vue';
 import { post } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
+import { useUnits } from '../shell/units.ts';
 
 const props = defineProps<{ repair: string }>();
+const units = useUnits();
 const emit = defineEmits<{ close: []; done: [] }>();
 const session = useSession();
 const form = useForm();
@@ -26,7 +28,7 @@ async function acknowledge(): Promise<void> {
   <KitDialog title="Before the first arc" wide @close="emit('close')">
     <ul>
       <li v-for="caution in cautions" :key="caution.id">
-        <strong>{{ caution.title }}.</strong> {{ caution.text }}
+        <strong>{{ caution.title }}.</strong> {{ units.said(caution.text) }}
       </li>
     </ul>
     <p class="soft">{{ DEFERENCE }}</p>

@@ -32,7 +32,7 @@ const units = useUnits();
 const form = useForm();
 const view = shallowRef<WeldPlanView | null>(null);
 const input = reactive<WeldSettingsInput>({ ...weldDefaults });
-const warm = ref(String(weldDefaults.handWarm));
+const warm = ref(units.heat.typed(weldDefaults.handWarm));
 const at = ref(0);
 const playing = ref(false);
 const reading = ref(false);
@@ -48,11 +48,11 @@ const load = useLoad(async (again) => {
   else if (plan) show(plan);
   return { vehicle, repair, panel: panelOf(body, repair.panel) };
 });
-const warmth = computed(() => heatChart(view.value!.plan, view.value!.input.handWarm));
+const warmth = computed(() => heatChart(view.value!.plan, view.value!.input.handWarm, units.heat));
 function show(plan: WeldPlanView): void {
   view.value = plan;
   Object.assign(input, plan.input);
-  warm.value = String(plan.input.handWarm);
+  warm.value = units.heat.typed(plan.input.handWarm);
   at.value = Math.min(plan.done.length, plan.plan.steps.length);
 }
 async function layOut(): Promise<void> {
@@ -61,7 +61,7 @@ async function layOut(): Promise<void> {
       show(
         await put<WeldPlanView>(`/repairs/${props.repair}/weld`, {
           ...input,
-          handWarm: Number(warm.value.replace(',', '.')) || warm.value,
+          handWarm: units.heat.read(warm.value),
           version: view.value?.version ?? 0,
         }),
       );
@@ -165,14 +165,15 @@ const STRATEGIES = [
                 {{ view.plan.tacks }} tacks and {{ view.plan.stitches }} stitches on
                 {{ units.length(view.plan.seamLength) }} of joint: {{ clock(view.plan.arcTime) }} of arc,
                 {{ duration(view.plan.waitTime) }} of waiting. No stitch starts above
-                {{ Math.round(view.plan.hottestStart) }} °C. An estimate for a large plate in still air: feel the metal.
+                {{ units.heat.text(view.plan.hottestStart) }}. An estimate for a large plate in still air: feel the
+                metal.
               </p>
             </div>
             <KitNotice quiet v-if="current">
               <p>
-                <strong class="mono">{{ current.n }}</strong> {{ current.text
+                <strong class="mono">{{ current.n }}</strong> {{ units.said(current.text)
                 }}<template v-if="current.temperature !== null"
-                  >{{ ' ' }}<span class="soft">at about {{ Math.round(current.temperature) }} °C</span></template
+                  >{{ ' ' }}<span class="soft">at about {{ units.heat.text(current.temperature) }}</span></template
                 ><template v-if="current.wait > 0"
                   >{{ ' ' }}<span class="soft">after {{ clock(current.wait) }} of cooling</span></template
                 >
@@ -198,12 +199,12 @@ const STRATEGIES = [
                 </tr>
                 <tr>
                   <td>Gas</td>
-                  <td>{{ view.plan.settings.gas }}, {{ view.plan.settings.gasFlow }} l/min</td>
+                  <td>{{ view.plan.settings.gas }}, {{ units.said(`${view.plan.settings.gasFlow} l/min`) }}</td>
                 </tr>
               </tbody>
             </KitTable>
             <KitCollapse title="How warm it gets"><ChartView :chart="warmth" /></KitCollapse>
-            <p v-for="note in view.plan.settings.notes" :key="note" class="small soft">{{ note }}</p>
+            <p v-for="note in view.plan.settings.notes" :key="note" class="small soft">{{ units.said(note) }}</p>
             <p v-if="view.acknowledged" class="small soft">Cautions read by {{ view.acknowledged.by }}.</p>
             <KitButton main v-if="session.canWork" @click="bench">
               {{ begun ? 'Go on at the bench' : 'Begin at the bench' }}
@@ -230,8 +231,8 @@ const STRATEGIES = [
             <KitChips v-model="input.strategy" legend="Order" :options="STRATEGIES" />
             <KitField
               v-slot="{ bind }"
-              label="Weld again below, °C"
-              hint="50 °C can be touched"
+              :label="`Weld again below, ${units.heat.word.value}`"
+              :hint="`${units.heat.text(50)} can be touched`"
               :error="form.errors['handWarm']"
               ><KitInput mono v-bind="bind" v-model="warm" inputmode="decimal"
             /></KitField>

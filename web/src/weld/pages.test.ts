@@ -106,7 +106,7 @@ describe('the weld plan', () => {
     await button(page, /^Lay (it )?out/).trigger('click');
     await flushPromises();
     expect(server.to('PUT /repairs/r/weld')[0]).toMatchObject({ handWarm: 'lukewarm' });
-    expect(page.text()).toContain('handWarm must be a number');
+    expect(page.text()).toContain('The temperature to weld again below must be a number');
     expect((field(page, /^Weld again below/).element as HTMLInputElement).value).toBe('lukewarm');
   });
 
