@@ -1,3 +1,5 @@
+import type { PersonUnits } from '@aspecta/core/units';
+
 export type Role = 'owner' | 'worker' | 'viewer' | 'customer';
 export type Unit = 'mm' | 'in';
 
@@ -28,6 +30,13 @@ export interface Shop {
   heatUnit: 'C' | 'F';
   version: number;
 }
+
+/** In what the people of a shop read. */
+export const personUnits = (shop: Pick<Shop, 'unit' | 'coatingUnit' | 'heatUnit'>): PersonUnits => ({
+  length: shop.unit,
+  coating: shop.coatingUnit,
+  heat: shop.heatUnit,
+});
 
 export interface SessionView {
   person: Person;

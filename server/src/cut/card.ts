@@ -2,7 +2,7 @@ import PDFDocument from 'pdfkit';
 import type { CutPlanView } from '@aspecta/contract/cut';
 import { boxOf, type Point, type Ring } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
-import { formatLength, type LengthUnit } from '@aspecta/core/units';
+import { formatLength, inUnits, type PersonUnits } from '@aspecta/core/units';
 
 const POINTS_PER_MM = 72 / 25.4;
 const PAGE = { width: 210, height: 297, margin: 15 };
@@ -11,12 +11,13 @@ export interface CardContext {
   vehicle: string;
   panel: string;
   panelOutline: Ring;
-  unit: LengthUnit;
+  /** In what it is read. */
+  units: PersonUnits;
   by: string;
   on: string;
 }
 
-/** The cut card on A4: the line on its panel, tape offsets for each corner, cautions, and a 100 mm check bar. */
+/** The cut card on A4: the line on its panel, tape offsets for each corner, cautions, and a check bar. */
 export async function cutCard(plan: CutPlanView, context: CardContext): Promise<Buffer> {
   const pdf = new PDFDocument({
     size: 'A4',
@@ -26,26 +27,31 @@ export async function cutCard(plan: CutPlanView, context: CardContext): Promise<
   const chunks: Buffer[] = [];
   pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
   const ended = new Promise<void>((resolve) => pdf.on('end', () => resolve()));
-  const write = (mm: number) => formatLength({ mm, unit: context.unit }).text;
+  const write = (mm: number) => formatLength({ mm, unit: context.units.length }).text;
+  const said = (text: string) => inUnits(text, context.units);
 
   heading(
     pdf,
     `Cut card – ${context.panel}`,
-    `${context.vehicle} · layer ${plan.layer}, ${plan.thickness} mm as built · ${context.by}, ${context.on}`,
+    `${context.vehicle} · layer ${plan.layer}, ${said(`${plan.thickness} mm`)} as built · ${context.by}, ${context.on}`,
   );
   drawing(pdf, plan, context.panelOutline);
   pdf
     .fontSize(9)
     .fillColor('#222')
     .text(
-      `Final line ${write(plan.line.cutLength)} to cut and weld. Rough line 12 mm inside it first; then the final line. Blade ${plan.settings.kerf} mm. Round the inside corners to ${plan.settings.cornerRadius} mm or more.`,
+      `Final line ${write(plan.line.cutLength)} to cut and weld. `.concat(
+        said(
+          `Rough line 12 mm inside it first; then the final line. Blade ${plan.settings.kerf} mm. Round the inside corners to ${plan.settings.cornerRadius} mm or more.`,
+        ),
+      ),
     );
   pdf.moveDown(0.6);
   offsetsTable(pdf, plan);
   pdf.moveDown(0.8).font('Helvetica-Bold').fontSize(10).text('Before you cut').font('Helvetica').fontSize(8.5);
-  for (const caution of cautionsFor('cut')) pdf.text(`• ${caution.title}. ${caution.text}`);
+  for (const caution of cautionsFor('cut')) pdf.text(`• ${caution.title}. ${said(caution.text)}`);
   pdf.moveDown(0.4).fillColor('#555').text(DEFERENCE);
-  checkBar(pdf);
+  checkBar(pdf, context.units.length);
   pdf.end();
   await ended;
   return Buffer.concat(chunks);
@@ -125,11 +131,14 @@ function offsetsTable(pdf: PDFKit.PDFDocument, plan: CutPlanView): void {
   pdf.font('Helvetica').fontSize(8).fillColor('#555').text(note, left);
 }
 
-/** Printed at 100 % this bar measures 100 mm. */
-function checkBar(pdf: PDFKit.PDFDocument): void {
+/** A bar that measures a round length on the person's rule when it is printed at 100 %. */
+const BARS = { mm: { mm: 100, text: '100 mm' }, in: { mm: 101.6, text: '4"' } } as const;
+
+function checkBar(pdf: PDFKit.PDFDocument, unit: keyof typeof BARS): void {
+  const bar = BARS[unit];
   const x = PAGE.margin * POINTS_PER_MM;
   const y = (PAGE.height - PAGE.margin - 2) * POINTS_PER_MM;
-  const length = 100 * POINTS_PER_MM;
+  const length = bar.mm * POINTS_PER_MM;
   pdf
     .lineWidth(0.8)
     .strokeColor('#000')
@@ -144,5 +153,5 @@ function checkBar(pdf: PDFKit.PDFDocument): void {
     .font('Helvetica')
     .fontSize(7)
     .fillColor('#000')
-    .text('Check bar: 100 mm when printed at 100 %', x, y - 12, { lineBreak: false });
+    .text(`Check bar: ${bar.text} when printed at 100 %`, x, y - 12, { lineBreak: false });
 }

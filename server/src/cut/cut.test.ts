@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { CutPlanView } from '@aspecta/contract/cut';
 import { between, signedArea, type Point } from '@aspecta/core/geometry';
 import { textOf } from '../testing/pdfText.ts';
-import { decided, houseWithCar, ownerOf } from '../testing/house.ts';
+import { decided, houseWithCar, ownerOf, readInches } from '../testing/house.ts';
 
 const here = houseWithCar();
 
@@ -138,6 +138,17 @@ describe('cut', () => {
     expect(text).toContain('Old grey');
     expect(text).toContain('Before you cut');
     expect(text).toMatch(/100 mm/);
+  });
+
+  it('writes the card in inches where the shop reads inches, its check bar too', async () => {
+    const back = await readInches(here.owner);
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const pdf = (await here.owner.get(`/repairs/${repair.id}/cut/card.pdf`).buffer(true).expect(200)).body as Buffer;
+    const text = textOf(pdf);
+    expect(text).toMatch(/Check bar: 4"/);
+    expect(text).toMatch(/Rough line 1\/2" inside it first/);
+    expect(text).not.toMatch(/\d mm/);
+    await back();
   });
 
   it('gives the SVG the same outline as the DXF: each in mm, one to one', async () => {

@@ -1,6 +1,7 @@
 import { Router, type Request } from 'express';
 import { cutSchema } from '@aspecta/contract/cut/schemas';
 import { panelOf } from '@aspecta/core/body';
+import { personUnits } from '@aspecta/contract/shop';
 import { idOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
@@ -40,7 +41,7 @@ export function cutRoutes({ cuts, verdicts, shops, bench }: Services): Router {
       vehicle: vehicle.nickname,
       panel: panel.name,
       panelOutline: panel.outline,
-      unit: shop.unit,
+      units: personUnits(shop),
       by: caller.name,
       on: new Date().toISOString().slice(0, 10),
     };

@@ -1,9 +1,9 @@
 import type { Board } from '@aspecta/contract/board';
+import type { Shop } from '@aspecta/contract/shop';
 import type { FindView, PhotoView, PitsView, WalkView, ZoneView } from '@aspecta/contract/survey';
 import { layerOf, sheetOf, type Panel } from '@aspecta/core/body';
 import { FEWEST_READINGS, layerSamples, mapThickness, type Reading, type ThicknessMap } from '@aspecta/core/survey';
 import { Problem } from '@aspecta/core';
-import type { LengthUnit } from '@aspecta/core/units';
 import type { OwnVehicle } from '../garage/service.ts';
 import type { Chapter } from '../station.ts';
 
@@ -27,7 +27,7 @@ export interface PanelReport extends PanelGathered {
 /** Everything that an inspection report rests on. */
 export interface Gathered {
   vehicle: OwnVehicle;
-  shop: { name: string; unit: LengthUnit };
+  shop: Pick<Shop, 'name' | 'unit' | 'coatingUnit' | 'heatUnit'>;
   on: string;
   by: string;
   walk: WalkView;

@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import PDFDocument from 'pdfkit';
+import { personUnits } from '@aspecta/contract/shop';
 import { boxOf, type Point, type Ring } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { CELL_CODES, signOf, type ThicknessMap } from '@aspecta/core/survey';
@@ -114,7 +115,7 @@ function structural(pdf: Pdf, { walk, vehicle }: Inspection): void {
 
 function panelPart(pdf: Pdf, report: PanelReport, { shop }: Inspection, reader: Reader): void {
   heading(pdf, `${report.panel.name}: ${stateWords(report.state.state, reader)}`, 11.5);
-  for (const text of panelSentences(report, reader, shop.unit)) line(pdf, text);
+  for (const text of panelSentences(report, reader, personUnits(shop))) line(pdf, text);
   for (const { map, name } of report.maps) {
     room(pdf, MAP_HEIGHT + 26);
     pdf.moveDown(0.3);

@@ -2,7 +2,17 @@ import { randomUUID } from 'node:crypto';
 import ExcelJS from 'exceljs';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { textOf } from '../testing/pdfText.ts';
-import { openHouse, ownerOf, reading, vehicleOf, zoneInput, type House, type Visitor } from '../testing/house.ts';
+import {
+  decided,
+  openHouse,
+  ownerOf,
+  reading,
+  readInches,
+  vehicleOf,
+  zoneInput,
+  type House,
+  type Visitor,
+} from '../testing/house.ts';
 
 let house: House;
 let owner: Visitor;
@@ -91,4 +101,15 @@ it('is nobody else’s', async () => {
   const stranger = await ownerOf(house, 'Elsewhere');
   for (const name of ['inspection.pdf', 'inspection.csv', 'inspection.xlsx', 'readings.json'])
     await stranger.get(`/vehicles/${vehicle}/${name}`).expect(404);
+});
+
+it('tells an inch shop in inches, and what has been decided of the car', async () => {
+  const back = await readInches(owner);
+  await decided(owner, vehicle, 'patch');
+  const text = textOf(await file('inspection.pdf'));
+  expect(text).toMatch(/Too thin to weld: [\d.]+ sq in/);
+  expect(text).not.toMatch(/\d (mm|cm²|µm|°C)/);
+  expect(text).toMatch(/What has been decided/);
+  expect(text).toMatch(/Rear quarter, left: let in a patch\. a test decision/);
+  await back();
 });

@@ -1,7 +1,7 @@
 import { ZONE_CLASSES } from '@aspecta/contract/survey';
 import type { PanelCondition } from '@aspecta/core/survey';
 import { signOf } from '@aspecta/core/survey';
-import { formatLength, type LengthUnit } from '@aspecta/core/units';
+import { formatLength, inUnits, type PersonUnits } from '@aspecta/core/units';
 import type { ReportReader as Reader } from '../station.ts';
 import type { PanelReport } from './inspection.ts';
 
@@ -27,12 +27,12 @@ export const stateWords = (state: string, reader: Reader): string => STATES[stat
 
 export const percent = (share: number): string =>
   share > 0 && share < 0.0005 ? '< 0.1 %' : `${(share * 100).toFixed(share < 0.1 ? 1 : 0)} %`;
-export const area = (mm2: number): string => `${Math.round(mm2 / 100)} cm²`;
+export const area = (mm2: number, units: PersonUnits): string => inUnits(`${Math.round(mm2 / 100)} cm²`, units);
 
 /** Sentences on a panel, most important first. */
-export function panelSentences(report: PanelReport, reader: Reader, unit: LengthUnit): string[] {
+export function panelSentences(report: PanelReport, reader: Reader, units: PersonUnits): string[] {
   const plain = reader === 'customer';
-  const sheet = (mm: number) => (unit === 'in' ? `${(mm / 25.4).toFixed(3)} in` : `${mm.toFixed(2)} mm`);
+  const sheet = (mm: number) => (units.length === 'in' ? `${(mm / 25.4).toFixed(3)} in` : `${mm.toFixed(2)} mm`);
   const lines: string[] = [];
   for (const { name, map, readings } of report.maps) {
     const { underLimit, underLimitSd, measured } = map.summary;
@@ -62,7 +62,7 @@ export function panelSentences(report: PanelReport, reader: Reader, unit: Length
   }
   for (const zone of report.zones)
     lines.push(
-      `${ZONE_CLASSES[zone.class]}: ${area(zone.area)} (${percent(zone.share)} of the panel)${plain ? '' : `, ${formatLength({ mm: zone.distances.edge, unit }).text} from the edge`}${zone.note ? `. ${zone.note}` : ''}`,
+      `${ZONE_CLASSES[zone.class]}: ${area(zone.area, units)} (${percent(zone.share)} of the panel)${plain ? '' : `, ${formatLength({ mm: zone.distances.edge, unit: units.length }).text} from the edge`}${zone.note ? `. ${zone.note}` : ''}`,
     );
   for (const find of report.finds)
     lines.push(

@@ -7,6 +7,7 @@ import supertest from 'supertest';
 import { afterAll, beforeAll, inject } from 'vitest';
 import type { DataSource } from 'typeorm';
 import type { VehicleInput } from '@aspecta/contract/garage';
+import type { Shop } from '@aspecta/contract/shop';
 import type { RepairView } from '@aspecta/contract/verdict';
 import { createApp, type App, type AppOptions } from '../app.ts';
 import type { GaugeAddress } from '../gauge/service.ts';
@@ -100,6 +101,16 @@ export const car: VehicleInput = {
 
 export async function vehicleOf(visitor: Visitor): Promise<string> {
   return ((await visitor.post('/vehicles', car).expect(201)).body as { id: string }).id;
+}
+
+/** The shop reads inches, mil and °F from now on; returns how to go back. */
+export async function readInches(owner: Visitor): Promise<() => Promise<void>> {
+  const read = async (unit: string, coatingUnit: string, heatUnit: string) => {
+    const { id: _id, ...rules } = (await owner.get('/shop').expect(200)).body as Shop;
+    await owner.put('/shop', { ...rules, unit, coatingUnit, heatUnit }).expect(200);
+  };
+  await read('in', 'mil', 'F');
+  return () => read('mm', 'um', 'C');
 }
 
 /** A round hole in the quarter panel, as a zone. */

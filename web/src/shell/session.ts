@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
-import type { DoorView, SessionView, Shop } from '@aspecta/contract/shop';
+import { personUnits, type DoorView, type SessionView, type Shop } from '@aspecta/contract/shop';
 import type { PersonUnits } from '@aspecta/core/units';
 import { get, post, remove, setApiHooks } from './api.ts';
 import { forgetKnown, lastKnown, remember } from '../outbox/device.ts';
@@ -11,11 +11,8 @@ import { useConnection } from './connection.ts';
 const KEPT = /^\/(door|vehicles|repairs|plans|orders|learnt)/;
 
 /** In what a shop reads; mm, µm and °C as long as there is none. */
-export const unitsOf = (shop: Shop | undefined): PersonUnits => ({
-  length: shop?.unit ?? 'mm',
-  coating: shop?.coatingUnit ?? 'um',
-  heat: shop?.heatUnit ?? 'C',
-});
+export const unitsOf = (shop: Shop | undefined): PersonUnits =>
+  shop ? personUnits(shop) : { length: 'mm', coating: 'um', heat: 'C' };
 
 /** Who is signed in. When a session ends in the middle of something, the page stays and asks to sign in again. */
 export const useSession = defineStore('session', () => {
