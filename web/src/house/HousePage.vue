@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
 import type { Shop } from '@aspecta/contract/shop';
-import { celsiusOf, fahrenheitOf } from '@aspecta/core/units';
 import AuditTile from '../account/AuditTile.vue';
 import PeopleTile from '../account/PeopleTile.vue';
 import KitButton from '../kit/KitButton.vue';
@@ -13,12 +12,14 @@ import KitNotice from '../kit/KitNotice.vue';
 import { ApiProblem, get, put } from '../shell/api.ts';
 import { majorUnits, minorUnits } from '../shell/money.ts';
 import { useSession } from '../shell/session.ts';
+import { useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 
 const session = useSession();
 const form = useForm();
+const units = useUnits();
 const saved = ref(false);
 const rules = reactive({
   name: '',
@@ -49,19 +50,19 @@ function decimal(text: string): number | string {
 /** Rates are kept for dm² and metres; a shop of inches says them for square feet and feet. */
 const PER_FOOT: Readonly<Record<string, number>> = { sheetDm2: 9.290_304, coatDm2: 9.290_304, weldMetre: 0.3048 };
 const per = (key: string, unit: Shop['unit']) => (unit === 'in' ? (PER_FOOT[key] ?? 1) : 1);
-/** The units in which the fields stand, until they are stored. */
-const shown = reactive({ unit: 'mm' as Shop['unit'], heatUnit: 'C' as Shop['heatUnit'] });
-const stored = (key: 'sheetDm2' | 'weldMetre' | 'coatDm2') => {
+/** Rates as they were shown: one that nobody has touched stays exactly what is stored. */
+let seen: Shop['rates'] | undefined;
+const shownRate = (key: string, minor: number) => majorUnits(Math.round(minor * per(key, units.unit.value)));
+const stored = (key: keyof Shop['rates']) => {
+  if (seen && rules[key] === shownRate(key, seen[key])) return seen[key];
   const minor = minorUnits(rules[key], rules.currency, `rates.${key}`);
-  return typeof minor === 'number' ? Math.round(minor / per(key, shown.unit)) : minor;
-};
-const heatTyped = (c: number, unit: Shop['heatUnit']) => String(unit === 'F' ? Number(fahrenheitOf(c).toFixed(1)) : c);
-const heatRead = (text: string, unit: Shop['heatUnit']) => {
-  const value = decimal(text);
-  return typeof value === 'number' && unit === 'F' ? celsiusOf(value) : value;
+  return typeof minor === 'number' ? Math.round(minor / per(key, units.unit.value)) : minor;
 };
 const owner = () => session.current?.person.role === 'owner';
 function take(shop: Shop): void {
+  // Its units are those of the fields from now on.
+  session.setShop(shop);
+  seen = shop.rates;
   Object.assign(rules, {
     name: shop.name,
     currency: shop.currency,
@@ -70,21 +71,17 @@ function take(shop: Shop): void {
     version: shop.version,
     coatingUnit: shop.coatingUnit,
     heatUnit: shop.heatUnit,
-    temperature: heatTyped(shop.temperature, shop.heatUnit),
+    temperature: units.heat.typed(shop.temperature),
     tax: String(Math.round(shop.taxRate * 10_000) / 100),
-    ...Object.fromEntries(
-      Object.entries(shop.rates).map(([key, minor]) => [key, majorUnits(minor * per(key, shop.unit))]),
-    ),
+    ...Object.fromEntries(Object.entries(shop.rates).map(([key, minor]) => [key, shownRate(key, minor)])),
   });
-  Object.assign(shown, { unit: shop.unit, heatUnit: shop.heatUnit });
-  session.setShop(shop);
 }
 async function save(): Promise<void> {
   saved.value = false;
   saved.value = await form.submit(async () => {
     const tax = decimal(rules.tax);
     const rates = {
-      hour: minorUnits(rules.hour, rules.currency, 'rates.hour'),
+      hour: stored('hour'),
       sheetDm2: stored('sheetDm2'),
       weldMetre: stored('weldMetre'),
       coatDm2: stored('coatDm2'),
@@ -98,7 +95,7 @@ async function save(): Promise<void> {
           taxRate: typeof tax === 'number' ? tax / 100 : tax,
           rates,
           overlay: rules.overlay,
-          temperature: heatRead(rules.temperature, shown.heatUnit),
+          temperature: units.heat.read(rules.temperature),
           coatingUnit: rules.coatingUnit,
           heatUnit: rules.heatUnit,
           version: rules.version,
@@ -164,26 +161,26 @@ async function save(): Promise<void> {
               /></KitField>
               <KitField
                 v-slot="{ bind }"
-                :label="shown.unit === 'in' ? 'Sheet steel, a sq ft' : 'Sheet steel, a dm²'"
+                :label="units.unit.value === 'in' ? 'Sheet steel, a sq ft' : 'Sheet steel, a dm²'"
                 :error="form.errors['rates.sheetDm2']"
                 ><KitInput mono v-bind="bind" v-model="rules.sheetDm2" inputmode="decimal"
               /></KitField>
               <KitField
                 v-slot="{ bind }"
-                :label="shown.unit === 'in' ? 'Wire, gas, discs for 1 ft' : 'Wire, gas, discs for 1 m'"
+                :label="units.unit.value === 'in' ? 'Wire, gas, discs for 1 ft' : 'Wire, gas, discs for 1 m'"
                 :error="form.errors['rates.weldMetre']"
                 ><KitInput mono v-bind="bind" v-model="rules.weldMetre" inputmode="decimal"
               /></KitField>
               <KitField
                 v-slot="{ bind }"
-                :label="shown.unit === 'in' ? 'Coating, a sq ft' : 'Coating, a dm²'"
+                :label="units.unit.value === 'in' ? 'Coating, a sq ft' : 'Coating, a dm²'"
                 :error="form.errors['rates.coatDm2']"
                 ><KitInput mono v-bind="bind" v-model="rules.coatDm2" inputmode="decimal"
               /></KitField>
             </div>
             <KitField
               v-slot="{ bind }"
-              :label="`Workshop, °${shown.heatUnit}`"
+              :label="`Workshop, ${units.heat.word.value}`"
               hint="As a rule: sheet cools down to it, and coats dry at it"
               :error="form.errors['temperature']"
               ><KitInput mono v-bind="bind" v-model="rules.temperature" inputmode="decimal"
