@@ -1,8 +1,6 @@
-import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { cpus, tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { cpus } from 'node:os';
 import { performance } from 'node:perf_hooks';
+import { openHouse } from './house.ts';
 
 /*
  * A shop with much in it, asked by many at once: mixed reads at a fixed pace, sent when their moment
@@ -16,25 +14,11 @@ const SECONDS = 60;
 const BURST = { every: 10, count: Number(process.env['ASPECTA_LOAD_BURST'] ?? 30) };
 const PANELS = ['bonnet', 'roof', 'boot-floor', 'floor-front-l', 'floor-front-r'];
 
-const home = mkdtempSync(join(tmpdir(), 'aspecta-load-'));
-const launcher = spawn(process.execPath, [new URL('../server/dist/launch.js', import.meta.url).pathname, 'start'], {
-  env: { ...process.env, ASPECTA_HOME: home, ASPECTA_PORT: '4485', ASPECTA_DB_PORT: '34960' },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-const url = await new Promise<string>((done) => {
-  let said = '';
-  launcher.stdout.on('data', (chunk: Buffer) => {
-    said += chunk.toString();
-    const ready = /ready: (http:\S+)/.exec(said);
-    if (ready) done(ready[1]!);
-  });
-});
+const { url, end } = await openHouse('start', { server: 4485, database: 34_960 });
 const { cookie, csrf } = await enter();
 const cars = await fill();
 await measure();
-launcher.kill('SIGTERM');
-await new Promise((done) => launcher.once('exit', done));
-rmSync(home, { recursive: true, force: true });
+await end();
 
 async function enter(): Promise<{ cookie: string; csrf: string }> {
   const answer = await fetch(`${url}/api/setup`, {

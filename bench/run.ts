@@ -1,8 +1,6 @@
-import { spawn } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { cpus, tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { cpus } from 'node:os';
 import { performance } from 'node:perf_hooks';
 import { gzipSync } from 'node:zlib';
 import { cutLine } from '@aspecta/core/cut';
@@ -16,6 +14,7 @@ import {
   type VariogramModel,
 } from '@aspecta/core/survey';
 import { compare } from '@aspecta/core/verdict';
+import { openHouse } from './house.ts';
 import { measurePage } from './page.ts';
 import { heart } from './heart.ts';
 import { compareWhereNext } from './whereNext.ts';
@@ -207,19 +206,7 @@ async function seenElsewhere(url: string, car: string, cookie: string, { csrf }:
 
 /** Median of API reads on the demo, over HTTP, on a server of its own. */
 async function apiReads(): Promise<void> {
-  const home = mkdtempSync(join(tmpdir(), 'aspecta-bench-'));
-  const launcher = spawn(process.execPath, [new URL('../server/dist/launch.js', import.meta.url).pathname, 'demo'], {
-    env: { ...process.env, ASPECTA_HOME: home, ASPECTA_PORT: '4480', ASPECTA_DB_PORT: '34950' },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  const url = await new Promise<string>((done) => {
-    let said = '';
-    launcher.stdout.on('data', (chunk: Buffer) => {
-      said += chunk.toString();
-      const ready = /ready: (http:\S+)/.exec(said);
-      if (ready) done(ready[1]!);
-    });
-  });
+  const { url, end } = await openHouse('demo', { server: 4480, database: 34_950 });
   const entered = await fetch(`${url}/api/session/demo`, { method: 'POST' });
   const cookie = entered.headers.getSetCookie()[0]!.split(';')[0]!;
   const get = async (path: string) =>
@@ -258,10 +245,7 @@ async function apiReads(): Promise<void> {
   row('map of 2,000 readings in the worker', feel.map, 3000);
   row('zoom and pan with 2,000 readings: longest wait for a frame', feel.longest, 100);
   row('gallery of 500 pictures', feel.gallery, 1000);
-  const gone = new Promise((done) => launcher.once('exit', done));
-  launcher.kill('SIGTERM');
-  await gone;
-  rmSync(home, { recursive: true, force: true });
+  await end();
 }
 
 process.stdout.write(

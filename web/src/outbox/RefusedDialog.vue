@@ -45,7 +45,7 @@ async function drop(entry: Entry): Promise<void> {
     <p class="soft small">Nothing of this is lost: it stays on this device until you mend it or throw it away.</p>
     <form v-for="entry in outbox.refused" :key="entry.id" class="tile stack" @submit.prevent="again(entry)">
       <div>
-        <strong>{{ entry.title }}</strong>
+        <strong>{{ units.said(entry.title) }}</strong>
         <p class="small soft">recorded {{ timeOf(new Date(entry.order).toISOString()) }}</p>
       </div>
       <KitNotice bad>{{ entry.refused?.detail }}</KitNotice>
