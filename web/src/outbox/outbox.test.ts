@@ -5,7 +5,7 @@ import { useConnection } from '../shell/connection.ts';
 import { useSession } from '../shell/session.ts';
 import { useUnits } from '../shell/units.ts';
 import type { Entry } from './device.ts';
-import { fieldsOf, mended, type Lengths } from './mend.ts';
+import { fieldsOf, mended, type Units } from './mend.ts';
 import { useOutbox, type NewEntry } from './useOutbox.ts';
 
 /* Without IndexedDB (as here) entries are kept in memory; the browser tests cover the rest. */
@@ -160,8 +160,10 @@ describe('the outbox', () => {
 });
 
 describe('mending', () => {
-  const inUnit = (unit: 'mm' | 'in'): Lengths => {
-    useSession().current = { shop: { unit, currency: 'EUR' } } as unknown as SessionView;
+  const inUnit = (unit: 'mm' | 'in'): Units => {
+    useSession().current = {
+      shop: { unit, currency: 'EUR', coatingUnit: unit === 'in' ? 'mil' : 'um', heatUnit: 'C' },
+    } as unknown as SessionView;
     return useUnits();
   };
   const entry = (body: Entry['body']): Entry =>
@@ -209,6 +211,16 @@ describe('mending', () => {
     expect(body.u).toBe(123.4);
     expect(body.metalMm).toBeCloseTo(0.8128, 9);
     expect(mended(reading, { metalMm: '0.82 mm' }, inches)).toMatchObject({ metalMm: 0.82 });
+  });
+  it('shows and takes mil and square inches where they are read', () => {
+    const inches = inUnit('in');
+    const both = entry({ coatingUm: 1524, mouth: 64.516 });
+    expect(fieldsOf(both, inches).map(({ label, value }) => [label, value])).toEqual([
+      ['Coating, mil', '60'],
+      ['Mean mouth, sq in', '0.1'],
+    ]);
+    expect(mended(both, { coatingUm: '5,5', mouth: '0.1' }, inches)).toEqual({ coatingUm: 5.5 * 25.4, mouth: 64.516 });
+    expect(mended(both, { coatingUm: 'thick' }, inches)).toMatchObject({ coatingUm: 'thick' });
   });
   it('leaves a picture as it is', () => {
     const picture = new Blob(['x']);

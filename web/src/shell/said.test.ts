@@ -52,11 +52,14 @@ describe('what is typed without a mark', () => {
 
   it('goes to and fro without being changed', () => {
     signIn('owner', 'in');
-    const { heat, coating } = useUnits();
+    const { heat, coating, spot } = useUnits();
     for (const c of [-10, 0, 20, 50]) expect(heat.read(heat.typed(c))).toBeCloseTo(c, 6);
     expect(heat.read('warm')).toBe('warm');
     expect(heat.text(50)).toBe('122 °F');
     expect(coating.text(254)).toBe('10.0 mil');
-    expect(coating.of(10)).toBe(254);
+    expect(coating.read('10')).toBe(254);
+    expect(coating.read('thick')).toBeNull();
+    expect(spot.read(spot.typed(645.16))).toBeCloseTo(645.16, 6);
+    expect(spot.word.value).toBe('sq in');
   });
 });

@@ -3,6 +3,13 @@ import { celsiusOf, fahrenheitOf, formatLength, milOf, parseLength, type LengthU
 import { said as sentence } from './said.ts';
 import { unitsOf, useSession } from './session.ts';
 
+const MM2_PER_SQ_IN = 25.4 ** 2;
+/** A number as it is typed, in our own unit; null where it is none. */
+function scaled(text: string, factor: number): number | null {
+  const value = Number(text.trim().replace(',', '.'));
+  return text.trim() === '' || !Number.isFinite(value) ? null : value * factor;
+}
+
 /** Writes lengths, thicknesses, areas, money and times the way this shop reads them. */
 export function useUnits() {
   const session = useSession();
@@ -15,7 +22,9 @@ export function useUnits() {
       ? `${mm.toFixed(2)} ± ${sd.toFixed(2)} mm`
       : `${(mm / 25.4).toFixed(3)} ± ${(sd / 25.4).toFixed(3)}"`;
   const area = (mm2: number) =>
-    unit.value === 'mm' ? `${(mm2 / 100).toFixed(mm2 < 10_000 ? 1 : 0)} cm²` : `${(mm2 / 645.16).toFixed(1)} sq in`;
+    unit.value === 'mm'
+      ? `${(mm2 / 100).toFixed(mm2 < 10_000 ? 1 : 0)} cm²`
+      : `${(mm2 / MM2_PER_SQ_IN).toFixed(1)} sq in`;
   /** In the money of the shop, or in that of the day on which it was promised. */
   const money = (minor: number, of = currency.value) =>
     new Intl.NumberFormat('en-GB', { style: 'currency', currency: of }).format(minor / 100);
@@ -43,8 +52,14 @@ export function useUnits() {
     text: (um: number) => (person.value.coating === 'mil' ? `${milOf(um).toFixed(1)} mil` : `${um.toFixed(0)} µm`),
     word: computed(() => (person.value.coating === 'mil' ? 'mil' : 'µm')),
     typed: (um: number) => (person.value.coating === 'mil' ? String(Number(milOf(um).toFixed(2))) : String(um)),
-    /** µm of a bare number. */
-    of: (value: number) => (person.value.coating === 'mil' ? value * 25.4 : value),
+    /** µm of what was typed; null where it is no number. */
+    read: (text: string) => scaled(text, person.value.coating === 'mil' ? 25.4 : 1),
+  };
+  /** Small areas, as of a pit: mm² or square inches. */
+  const spot = {
+    word: computed(() => (unit.value === 'in' ? 'sq in' : 'mm²')),
+    typed: (mm2: number) => String(unit.value === 'in' ? Number((mm2 / MM2_PER_SQ_IN).toPrecision(4)) : mm2),
+    read: (text: string) => scaled(text, unit.value === 'in' ? MM2_PER_SQ_IN : 1),
   };
   /** The same for temperatures. */
   const heat = {
@@ -60,7 +75,23 @@ export function useUnits() {
       return person.value.heat === 'F' ? celsiusOf(value) : value;
     },
   };
-  return { unit, word, person, said, coating, heat, typed, read, length, sheet, sheetDoubt, area, money, roundMoney };
+  return {
+    unit,
+    word,
+    person,
+    said,
+    coating,
+    spot,
+    heat,
+    typed,
+    read,
+    length,
+    sheet,
+    sheetDoubt,
+    area,
+    money,
+    roundMoney,
+  };
 }
 
 export const percent = (share: number) =>

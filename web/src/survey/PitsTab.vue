@@ -53,10 +53,6 @@ function length(field: string, text: string): number | null {
     );
   return mm;
 }
-const area = (text: string) => {
-  const value = number(text);
-  return value === null || !inches.value ? value : value * 25.4 ** 2;
-};
 const path = computed(() => `/vehicles/${props.vehicle.id}/panels/${props.panel.id}/layers/${props.layer.id}/pits`);
 
 watch(
@@ -89,7 +85,7 @@ async function add(): Promise<void> {
       side: length('side', draft.side),
       depth: length('depth', draft.depth),
       pits: number(draft.pits),
-      mouth: area(draft.mouth),
+      mouth: units.spot.read(draft.mouth),
     };
     const { answer } = await outbox.record<PitsView>(
       {
@@ -239,10 +235,7 @@ const years = (value: number) =>
         <KitField v-slot="{ bind }" label="Pits in it (if counted)" :error="form.errors['pits']"
           ><KitInput mono v-bind="bind" v-model="draft.pits" inputmode="numeric"
         /></KitField>
-        <KitField
-          v-slot="{ bind }"
-          :label="inches ? 'Mean mouth, sq in' : 'Mean mouth, mm²'"
-          :error="form.errors['mouth']"
+        <KitField v-slot="{ bind }" :label="`Mean mouth, ${units.spot.word.value}`" :error="form.errors['mouth']"
           ><KitInput mono v-bind="bind" v-model="draft.mouth" inputmode="decimal"
         /></KitField>
       </div>
