@@ -51,7 +51,7 @@ export function checkReading(plan: BodyPlan, reading: Reading): Reading {
     refuse(
       'outside-panel',
       'u',
-      `The place u ${place[0]}, v ${place[1]} mm lies outside ${panel.name}; measure u from its left end and v from its lower edge.`,
+      `The place ${place[0]} mm from the left, ${place[1]} mm up lies outside ${panel.name}; measure from its left end and from its lower edge.`,
     );
   }
   if (reading.coatingUm !== undefined && layer.material === 'aluminium')

@@ -26,7 +26,7 @@ export function shed({ most = MOST_AT_ONCE, latest = LATEST } = {}): { handler: 
   const handler: RequestHandler = (request, response, next) => {
     if (request.headers.accept === 'text/event-stream') return next();
     if (underWay >= most || behind > latest)
-      throw new ServerProblem('busy', 'Too many are asking at this moment; it is tried again.');
+      throw new ServerProblem('busy', 'Too many are asking at this moment; try again in a few seconds.');
     underWay++;
     response.once('close', () => underWay--);
     next();

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, watch } from 'vue';
+import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { Check } from 'lucide-vue-next';
 import { belowVehicle } from './belowVehicle.ts';
+import { whenStored } from '../shell/api.ts';
 import { stations } from '../stations.ts';
 import { useVehicle } from './useVehicle.ts';
 
@@ -39,6 +40,17 @@ async function showHere(): Promise<void> {
   list.value?.querySelector('[aria-current]')?.scrollIntoView?.({ block: 'nearest', inline: 'center' });
 }
 onMounted(() => void car.renewLine().then(showHere));
+/** ms that what is stored is collected before the line is asked for again. */
+const TOGETHER = 300;
+let later: ReturnType<typeof setTimeout> | undefined;
+const stop = whenStored(() => {
+  clearTimeout(later);
+  later = setTimeout(() => void car.renewLine(), TOGETHER);
+});
+onUnmounted(() => {
+  stop();
+  clearTimeout(later);
+});
 watch(
   () => route.path,
   () => void car.renewLine().then(showHere),

@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { createMemoryHistory, createRouter } from 'vue-router';
 import { defineComponent, h } from 'vue';
 import type { Standing } from '@aspecta/contract/garage';
+import { post } from '../shell/api.ts';
 import { stations } from '../stations.ts';
 import { FakeServer, signIn } from '../testing/fakeServer.ts';
 import StationLine from './StationLine.vue';
@@ -135,6 +136,16 @@ describe('the line of stations', () => {
     // What cannot be opened yet says why, and is no link.
     expect(links).not.toHaveProperty('Cut');
     expect(wrapper.text()).toContain('no patch decided');
+  });
+
+  it('follows what is stored on the page itself', async () => {
+    server.on('GET /vehicles/v/line', [standing('walk', { word: 'not begun', waits: true, path: 'walk' })]);
+    const wrapper = await line('/vehicles/v/walk');
+    expect(wrapper.text()).toContain('not begun');
+    server.on('GET /vehicles/v/line', [standing('walk', { word: '1 looked at', done: true, path: 'walk' })]);
+    server.on('POST /vehicles/v/walk', {});
+    await post('/vehicles/v/walk', { place: 'x', state: 'looked' });
+    await vi.waitFor(() => expect(wrapper.text()).toContain('1 looked at'));
   });
 
   it('stays on the panel that is open', async () => {

@@ -55,4 +55,7 @@ defineExpose({
 .entry.n-input {
   min-width: 0;
 }
+.entry.n-input:not(.n-input--textarea) .n-input-wrapper {
+  align-items: center;
+}
 </style>

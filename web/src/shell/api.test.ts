@@ -2,7 +2,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { nextTick } from 'vue';
 import type { SessionView } from '@aspecta/contract/shop';
-import { ApiProblem, get, post, put, serverNow, Unreachable } from './api.ts';
+import { ApiProblem, get, post, put, serverNow, Unreachable, whenStored } from './api.ts';
 import { useConnection } from './connection.ts';
 import { useSession } from './session.ts';
 
@@ -55,6 +55,41 @@ describe('asking the server', () => {
     const error = await put('/x', {}).catch((thrown: unknown) => thrown);
     expect(error).toBeInstanceOf(ApiProblem);
     expect((error as ApiProblem).body).toMatchObject({ field: 'metalMm', status: 422 });
+  });
+
+  it('asks again while the server has too much to do, some times, and sends a change once only', async () => {
+    const busy = () => {
+      const given = problem(503, 'busy');
+      given.headers.set('retry-after', '0');
+      return Promise.resolve(given);
+    };
+    fetching
+      .mockImplementationOnce(busy)
+      .mockImplementationOnce(busy)
+      .mockResolvedValueOnce(answer(200, { a: 1 }));
+    expect(await get('/x')).toEqual({ a: 1 });
+    fetching.mockReset();
+    fetching.mockImplementation(busy);
+    await expect(get('/x')).rejects.toMatchObject({ code: 'busy' });
+    expect(fetching).toHaveBeenCalledTimes(4);
+    await expect(post('/x', {})).rejects.toMatchObject({ code: 'busy' });
+    expect(fetching).toHaveBeenCalledTimes(5);
+  });
+
+  it('tells what is stored to who wants to know, and nothing of what is only read or refused', async () => {
+    const told = vi.fn();
+    const stop = whenStored(told);
+    fetching.mockImplementation((_path, init) =>
+      Promise.resolve(init?.method === 'PUT' ? problem(422, 'invalid') : answer(200, {})),
+    );
+    await get('/x');
+    await put('/x', {}).catch(() => undefined);
+    expect(told).not.toHaveBeenCalled();
+    await post('/x', {});
+    expect(told).toHaveBeenCalledOnce();
+    stop();
+    await post('/x', {});
+    expect(told).toHaveBeenCalledOnce();
   });
 
   it('says when nobody answers, and notices when somebody does again', async () => {

@@ -69,6 +69,13 @@ export async function get<T>(path: string): Promise<T> {
     return known as T;
   }
 }
+/** Tells when something of ours has been stored, so that what follows from it is asked for anew. Returns how to stop. */
+export function whenStored(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+const listeners = new Set<() => void>();
+
 /** Sends what the outbox holds: JSON, or a file as it is. */
 export const sendAgain = (method: string, path: string, body: unknown) =>
   body instanceof Blob
@@ -83,12 +90,16 @@ export const postForBlob = (path: string, body: unknown) => send<Blob>('POST', p
 export const postBytes = <T>(path: string, bytes: Blob | string, type = 'application/octet-stream') =>
   send<T>('POST', path, bytes, type);
 
+/** How often something is asked for again while the server has too much to do. */
+const PATIENCE = 3;
+
 async function send<T>(
   method: string,
   path: string,
   body?: unknown,
   type = 'application/json',
   again = true,
+  patience = PATIENCE,
 ): Promise<T> {
   const headers: Record<string, string> = { accept: 'application/json' };
   if (method !== 'GET') headers['x-aspecta-csrf'] = hooks.csrf();
@@ -110,6 +121,7 @@ async function send<T>(
   if (gone) throw new Unreachable();
   const date = response.headers.get('date');
   if (date) clockOffset = new Date(date).getTime() + 500 - Date.now();
+  if (response.ok && method !== 'GET') for (const tell of listeners) tell();
   if (response.status === 204) return undefined as T;
   // A file is given as it is; everything else is JSON.
   if (response.ok && /^application\/(dxf|pdf)/.test(response.headers.get('content-type') ?? ''))
@@ -130,6 +142,10 @@ async function send<T>(
       detail: 'The server gave no answer that can be read.',
     },
   );
+  if (problem.code === 'busy' && method === 'GET' && patience > 0) {
+    await new Promise((done) => setTimeout(done, 1000 * Number(response.headers.get('retry-after') ?? 1)));
+    return send<T>(method, path, body, type, again, patience - 1);
+  }
   const expired = problem.code === 'not-signed-in' || (problem.code === 'bad-origin' && method !== 'GET');
   if (expired && again && (await hooks.signInAgain())) return send<T>(method, path, body, type, false);
   throw problem;
