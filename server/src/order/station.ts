@@ -29,7 +29,9 @@ export const order: Station = {
     );
   },
   report: async (house, vehicle, reader): Promise<Chapter[]> => {
-    const rows = (await house.the(OrderService).ofVehicle(vehicle.id)).filter((row) => row.state !== 'fitted');
+    const rows = (await house.the(OrderService).ofVehicle(vehicle.id)).filter(
+      ({ state }) => isAwaited(state) || state === 'wanted' || state === 'arrived',
+    );
     if (rows.length === 0 || reader === 'customer') return [];
     const lines = rows.map(
       (row) =>

@@ -112,4 +112,20 @@ it('tells an inch shop in inches, and what has been decided of the car', async (
   expect(text).toMatch(/What has been decided/);
   expect(text).toMatch(/Rear quarter, left: let in a patch\. a test decision/);
   await back();
+  // A customer is told what, and not why.
+  const told = textOf(await file('inspection.pdf?for=customer'));
+  expect(told).toMatch(/Rear quarter, left: let in a patch/);
+  expect(told).not.toMatch(/a test decision/);
+});
+
+it('tells the workshop what is still awaited, and a customer nothing of orders', async () => {
+  const line = { vehicleId: vehicle, maker: 'Harrow', price: 100, quantity: 1, carriage: 0 };
+  await owner.post('/orders', { ...line, panel: 'roof' }).expect(201);
+  const { id, version } = (await owner.post('/orders', { ...line, panel: 'bonnet' }).expect(201)).body;
+  for (const [n, state] of (['ordered', 'arrived', 'checked'] as const).entries())
+    await owner.post(`/orders/${id}/move`, { state, on: '2026-02-01', due: null, version: version + n }).expect(200);
+  const chapter = /What is ordered and awaited[\s\S]*/.exec(textOf(await file('inspection.pdf')))![0];
+  expect(chapter).toMatch(/Roof skin, Harrow: wanted/);
+  expect(chapter).not.toMatch(/Bonnet.*checked/);
+  expect(textOf(await file('inspection.pdf?for=customer'))).not.toMatch(/Harrow|ordered and awaited/);
 });

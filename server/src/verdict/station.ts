@@ -89,12 +89,13 @@ export const verdict: Station = {
       ...gone.map((id): LiveItem => ({ into: 'repairsGone', id, state: 'gone', view: () => id })),
     ];
   },
-  report: async (house, vehicle) => {
+  report: async (house, vehicle, reader) => {
     const rows = await house.the(VerdictService).ofVehicle(vehicle.id);
     if (rows.length === 0) return [];
     const lines = rows.map(
       (row) =>
-        `${panelOf(vehicle.plan, row.panel).name}: ${DECIDED[row.choice]}${row.done ? ', done' : ''}. ${row.reason}`,
+        // Why is between the shop and itself.
+        `${panelOf(vehicle.plan, row.panel).name}: ${DECIDED[row.choice]}${row.done ? ', done' : ''}${reader === 'customer' ? '' : `. ${row.reason}`}`,
     );
     return [{ title: 'What has been decided', lines }];
   },

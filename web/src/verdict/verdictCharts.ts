@@ -31,7 +31,7 @@ export const hoursChart = (options: readonly VerdictOption[], chosen: string | n
     title: 'Hours of work: middle, and the range of eight in ten',
     name: 'Hours',
     of: 'hours',
-    write: (value) => `${value.toFixed(value < 10 ? 1 : 0)} h`,
+    write: (value) => `${Number(value.toFixed(value < 10 ? 1 : 0))} h`,
   });
 
 export const costChart = (
