@@ -8,6 +8,7 @@ import KitNotice from '../kit/KitNotice.vue';
 import { get, put, remove } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { timeOf } from '../shell/units.ts';
+import NewPassword from '../shell/NewPassword.vue';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
@@ -48,13 +49,7 @@ const device = (agent: string) =>
         <KitField v-slot="{ bind }" label="Present password" :error="form.errors['current']"
           ><KitInput v-bind="bind" v-model="draft.current" type="password" autocomplete="current-password"
         /></KitField>
-        <KitField
-          v-slot="{ bind }"
-          label="New password"
-          hint="Four or five words that do not belong together are easy to keep and hard to guess"
-          :error="form.errors['password']"
-          ><KitInput v-bind="bind" v-model="draft.password" type="password" autocomplete="new-password"
-        /></KitField>
+        <NewPassword v-model="draft.password" label="New password" :error="form.errors['password']" />
         <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
         <p v-if="changed" class="good" role="status">Changed. You have been signed out everywhere else.</p>
         <KitButton submit main :disabled="form.busy.value">Change the password</KitButton>

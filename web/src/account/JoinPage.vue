@@ -9,6 +9,7 @@ import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { get, post } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
+import NewPassword from '../shell/NewPassword.vue';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
@@ -46,13 +47,7 @@ async function join(): Promise<void> {
         <KitField v-slot="{ bind }" label="E-mail" :error="form.errors['email']"
           ><KitInput v-bind="bind" v-model="draft.email" type="email" autocomplete="username"
         /></KitField>
-        <KitField
-          v-slot="{ bind }"
-          label="Password"
-          hint="Four or five words that do not belong together"
-          :error="form.errors['password']"
-          ><KitInput v-bind="bind" v-model="draft.password" type="password" autocomplete="new-password"
-        /></KitField>
+        <NewPassword v-model="draft.password" :error="form.errors['password']" />
         <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
         <KitButton submit main :disabled="form.busy.value">Join</KitButton>
       </form>

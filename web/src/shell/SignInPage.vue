@@ -9,6 +9,7 @@ import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { useSession } from './session.ts';
 import SignInForm from './SignInForm.vue';
+import NewPassword from './NewPassword.vue';
 import { useForm } from './useForm.ts';
 
 const session = useSession();
@@ -58,9 +59,7 @@ async function setUp(): Promise<void> {
           <KitField v-slot="{ bind }" label="E-mail" :error="form.errors['email']"
             ><KitInput v-bind="bind" v-model="fresh.email" type="email" autocomplete="username"
           /></KitField>
-          <KitField v-slot="{ bind }" label="Password" hint="At least 10 characters" :error="form.errors['password']"
-            ><KitInput v-bind="bind" v-model="fresh.password" type="password" autocomplete="new-password"
-          /></KitField>
+          <NewPassword v-model="fresh.password" :error="form.errors['password']" />
           <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
           <KitButton submit main :disabled="form.busy.value">Open the shop</KitButton>
         </form>
