@@ -55,15 +55,21 @@ export const cutCalculations = [
     id: 'cut.enclosing',
     title: 'Cheapest line around damage',
     question: 'Where does the cheapest closed line around these cells run?',
-    sources: ['Ford & Fulkerson 1956', 'Boykov & Kolmogorov 2004'],
+    sources: ['Ford & Fulkerson 1956', 'Boykov & Jolly 2001 (inside costs)', 'Boykov & Kolmogorov 2004'],
     needs: {
       rows: number('rows of the grid'),
       cols: number('columns of the grid'),
       cost: numbers('cost of cutting at each cell, row by row, above 0'),
       source: numbers('indexes of cells that must lie inside'),
     },
-    may: { blocked: numbers('indexes of cells that the line may not touch') },
-    gives: { value: number('sum of the edges that are cut'), inside: numbers('indexes of the cells inside') },
+    may: {
+      blocked: numbers('indexes of cells that the line may not touch'),
+      inside: numbers('what it costs that a cell lies inside, row by row, 0 or more'),
+    },
+    gives: {
+      value: number('sum of the edges that are cut and of the inside costs'),
+      inside: numbers('indexes of the cells inside'),
+    },
     example: {
       rows: 5,
       cols: 5,

@@ -54,6 +54,33 @@ describe('cut.enclosing', () => {
     },
   );
 
+  /* Maximum flow by SciPy as well: core/fixtures/gridCut.py writes it. */
+  const weighed = JSON.parse(readFileSync(new URL('../../fixtures/gridCut.json', import.meta.url), 'utf8')) as {
+    rows: number;
+    cols: number;
+    cost: number[];
+    inside: number[];
+    source: number[];
+    value: number;
+  }[];
+  it.each(weighed.map((given, i) => [i, given] as const))('weighs what lies inside as SciPy does (%i)', (_i, given) => {
+    const { value, inside } = enclosing(given);
+    expect(value).toBeCloseTo(given.value, 6);
+    const within = inside.reduce((sum, cell) => sum + given.inside[cell]!, 0);
+    expect(capacityOf(given, inside) + within).toBeCloseTo(value, 6);
+  });
+
+  it('takes in cheap ground for a shorter line, and leaves dear ground out', () => {
+    const cost = new Array<number>(81).fill(1);
+    const source = [30, 32];
+    // One cell lies between the two: taken in, it saves an edge on either side of it and costs one above and below.
+    expect(enclosing({ rows: 9, cols: 9, cost, source }).value).toBe(8);
+    expect(enclosing({ rows: 9, cols: 9, cost, source, inside: cost.map(() => 0.5) })).toEqual({
+      value: 9,
+      inside: [30, 32],
+    });
+  });
+
   it('cut value equals flow, holds the damage, and no single cell more or less is cheaper', () => {
     fc.assert(
       fc.property(
@@ -98,6 +125,8 @@ describe('cut.enclosing', () => {
     [{ cost: [1, 2] }, 'cost'],
     [{ cost: new Array<number>(49).fill(1).map((x, i) => (i === 9 ? 0 : x)) }, 'cost[9]'],
     [{ rows: 1e9 }, 'rows'],
+    [{ inside: [1, 2] }, 'inside'],
+    [{ inside: new Array<number>(49).fill(1).map((x, i) => (i === 9 ? -1 : x)) }, 'inside[9]'],
   ])('refuses by field (%#)', (bad, field) => {
     const given = { rows: 7, cols: 7, cost: new Array<number>(49).fill(1), source: [24], ...bad };
     expect(() => enclosing(given)).toThrow(expect.objectContaining({ field }));

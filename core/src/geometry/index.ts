@@ -7,3 +7,4 @@ export * from './simplify.ts';
 export * from './path.ts';
 export * from './distance.ts';
 export * from './nearness.ts';
+export * from './gridCut.ts';
