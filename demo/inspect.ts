@@ -56,7 +56,16 @@ export const inspect: Chapter = async ({ house, owner, id: vehicle, story: { ins
     // A fifth point, measured a little off as points are: it shows how true the other four lie.
     const [check] = rectifyPhoto({ pairs: corners, points: [CHECK] }).points;
     const pairs = [...corners, { ...CHECK, u: check!.u + 1.2, v: check!.v - 0.9 }];
-    await photos.change(owner, vehicle, photo.id, { panel, layer, u, v, note, pairs, version: photo.version });
+    await photos.change(owner, vehicle, photo.id, {
+      panel,
+      layer,
+      u,
+      v,
+      note,
+      pairs,
+      region: null,
+      version: photo.version,
+    });
   }
 };
 

@@ -22,6 +22,7 @@ export const order: Chapter = async ({ house, owner, id: vehicleId, story }) => 
         state,
         on: dayAt(on),
         due: due === undefined ? null : dayAt(due),
+        note: '',
         version: line.version,
       });
   }

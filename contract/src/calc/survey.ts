@@ -1,5 +1,14 @@
 import Joi from 'joi';
-import { corrosion, fillerReading, krige, nextReadings, pits, rectifyPhoto, spread } from '@aspecta/core/survey';
+import {
+  corrosion,
+  fillerReading,
+  krige,
+  nextReadings,
+  pits,
+  rectifyPhoto,
+  region,
+  spread,
+} from '@aspecta/core/survey';
 import {
   calculation,
   flag,
@@ -215,5 +224,33 @@ export const surveyCalculations = [
       points: [{ x: 700, y: 500 }],
     },
     run: rectifyPhoto,
+  }),
+  calculation({
+    id: 'survey.region',
+    title: 'What looks like the marked place',
+    question: 'What on a picture looks like the place that was marked?',
+    sources: ['Boykov & Jolly 2001', 'Rother, Kolmogorov & Blake 2004'],
+    needs: {
+      width: number('pixels across'),
+      height: number('pixels down'),
+      rgb: numbers('red, green and blue of each pixel, row by row from the top, 0 to 255'),
+      inside: many(Joi.array().items(Joi.number().unsafe()).length(2), 'pixels [right, down] on the place'),
+    },
+    may: {
+      outside: many(Joi.array().items(Joi.number().unsafe()).length(2), 'pixels [right, down] beside it'),
+    },
+    gives: {
+      mask: numbers('1 for each pixel that belongs to it, else 0, row by row'),
+      outlines: many(Joi.array(), 'outer ring and holes of each part, in pixels'),
+    },
+    example: {
+      width: 4,
+      height: 2,
+      rgb: [150, 75, 40, 152, 77, 41, 149, 74, 38, 90, 120, 140, 151, 76, 40, 150, 73, 42, 91, 121, 141, 90, 119, 139],
+      inside: [[0, 0]],
+      outside: [[3, 1]],
+    },
+    heavy: true,
+    run: region,
   }),
 ];

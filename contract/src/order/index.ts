@@ -1,5 +1,25 @@
 import { type OrderState } from '@aspecta/core/order';
 
+export const ORDER_WORDS: Readonly<Record<OrderState, string>> = {
+  wanted: 'Wanted',
+  ordered: 'Ordered',
+  confirmed: 'Confirmed',
+  'back-order': 'Back order',
+  arrived: 'Arrived',
+  checked: 'Checked',
+  fitted: 'Fitted',
+  returned: 'Returned',
+  withdrawn: 'Withdrawn',
+};
+
+/** One move of a line: where it went, on which day, who said so, and what he noted. */
+export interface OrderStep {
+  state: OrderState;
+  on: string;
+  by: string;
+  note?: string;
+}
+
 export interface OrderLine {
   id: string;
   vehicleId: string;
@@ -24,6 +44,15 @@ export interface OrderLine {
   due: string | null;
   late: boolean;
   note: string;
-  history: { state: OrderState; on: string; by: string }[];
+  history: OrderStep[];
+  version: number;
+}
+
+/** A move of a line to its next state. */
+export interface OrderMove {
+  state: OrderState;
+  on: string;
+  due: string | null;
+  note: string;
   version: number;
 }

@@ -1,5 +1,6 @@
 import Joi from 'joi';
-import { ORDER_STATES, type OrderState } from '@aspecta/core/order';
+import { ORDER_STATES } from '@aspecta/core/order';
+import type { OrderMove } from './index.ts';
 
 /* What may come in, by field. */
 /** A day of the calendar: 2026-02-30 is none. */
@@ -45,9 +46,11 @@ export const orderChangeSchema = Joi.object<{
   note: string;
   version: number;
 }>({ ...fields, version: Joi.number().integer().required() });
-export const orderMoveSchema = Joi.object<{ state: OrderState; on: string; due: string | null; version: number }>({
+export const orderMoveSchema = Joi.object<OrderMove>({
   state: Joi.valid(...ORDER_STATES).required(),
   on: day.required(),
   due: day.allow(null).default(null),
+  note: Joi.string().trim().allow('').max(500).default(''),
   version: Joi.number().integer().required(),
 });
+export const orderBackSchema = Joi.object<{ version: number }>({ version: Joi.number().integer().required() });

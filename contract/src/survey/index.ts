@@ -160,9 +160,23 @@ export interface FindInput {
   place?: string | null;
   photoId?: string | null;
 }
+/** How a find was cured; null as long as it is open. */
+export interface FindClosing {
+  note: string;
+  photoId: string | null;
+}
+/** What can be changed of a find; its place cannot. */
+export interface FindChange {
+  sign: SignId;
+  note: string;
+  closed: FindClosing | null;
+  version: number;
+}
 export interface FindView extends Required<FindInput> {
   /** On load-bearing metal or near a mount. */
   structural: boolean;
+  closed: (FindClosing & { at: string; by: string }) | null;
+  version: number;
   at: string;
   by: string;
 }

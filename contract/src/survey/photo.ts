@@ -1,4 +1,22 @@
-import type { PhotoPair } from '@aspecta/core/survey';
+import type { Polygon } from '@aspecta/core/geometry';
+import type { PhotoPair, ZoneClass } from '@aspecta/core/survey';
+import type { Evidence } from './index.ts';
+
+/** What is stroked on a picture, and as what a zone of it begins; bare metal is no damage and makes none. */
+export const REGION_KINDS = {
+  rust: { word: 'Rust', class: 'thin', evidence: 'stripped' },
+  hole: { word: 'Holes', class: 'through', evidence: 'pinhole' },
+  blister: { word: 'Blisters', class: 'pitted', evidence: 'blister' },
+  filler: { word: 'Filler', class: 'filler', evidence: 'stripped' },
+  bare: { word: 'Bare metal', class: null, evidence: null },
+} as const satisfies Record<string, { word: string; class: ZoneClass | null; evidence: Evidence | null }>;
+export type RegionKind = keyof typeof REGION_KINDS;
+
+/** What was found on a picture by stroking it, on the panel in mm. */
+export interface PhotoRegion {
+  what: RegionKind;
+  parts: Polygon[];
+}
 
 export interface PhotoView {
   id: string;
@@ -18,6 +36,8 @@ export interface PhotoView {
   /** mm */
   rms: number | null;
   worst: number | null;
+  /** What was stroked on it; null while nothing was, or when the picture lies differently by now. */
+  region: PhotoRegion | null;
   version: number;
   at: string;
   by: string;
@@ -30,6 +50,7 @@ export interface PhotoChange {
   v: number | null;
   note: string;
   pairs: PhotoPair[];
+  region: PhotoRegion | null;
   version: number;
 }
 

@@ -2,7 +2,9 @@ import Joi from 'joi';
 import { SIGNS } from '@aspecta/core/survey';
 import {
   EVIDENCE,
+  REGION_KINDS,
   ZONE_CLASSES,
+  type FindChange,
   type FindInput,
   type PhotoChange,
   type PitInput,
@@ -76,6 +78,17 @@ export const findSchema = Joi.object<FindInput>({
   place: Joi.string().max(160).allow(null).default(null),
   photoId: Joi.string().guid().allow(null).default(null),
 });
+export const findChangeSchema = Joi.object<FindChange>({
+  sign: Joi.valid(...SIGNS.map((sign) => sign.id)).required(),
+  note: Joi.string().trim().allow('').max(500).required(),
+  closed: Joi.object({
+    note: Joi.string().trim().min(1).max(500).required(),
+    photoId: Joi.string().guid().allow(null).default(null),
+  })
+    .allow(null)
+    .required(),
+  version,
+});
 export const lookSchema = Joi.object<{ place: string; state: 'looked' | 'skipped' | 'open' }>({
   place: Joi.string().max(160).required(),
   state: Joi.valid('looked', 'skipped', 'open').required(),
@@ -100,5 +113,19 @@ export const photoChangeSchema = Joi.object<PhotoChange>({
     .items(Joi.object({ x: coordinate, y: coordinate, u: coordinate, v: coordinate }))
     .max(60)
     .required(),
+  region: Joi.object({
+    what: Joi.valid(...Object.keys(REGION_KINDS)).required(),
+    parts: Joi.array()
+      .items(
+        Joi.array()
+          .items(Joi.array().items(Joi.array().ordered(place, place).length(2)).min(3).max(4000))
+          .min(1)
+          .max(200),
+      )
+      .max(200)
+      .required(),
+  })
+    .allow(null)
+    .default(null),
   version,
 });

@@ -8,22 +8,27 @@ export const ORDER_STATES = [
   'checked',
   'fitted',
   'returned',
+  'withdrawn',
 ] as const;
 export type OrderState = (typeof ORDER_STATES)[number];
 
 const NEXT: Readonly<Record<OrderState, readonly OrderState[]>> = {
-  wanted: ['ordered'],
-  ordered: ['confirmed', 'back-order', 'arrived'],
-  confirmed: ['back-order', 'arrived'],
-  'back-order': ['confirmed', 'arrived'],
+  wanted: ['ordered', 'withdrawn'],
+  ordered: ['confirmed', 'back-order', 'arrived', 'withdrawn'],
+  confirmed: ['back-order', 'arrived', 'withdrawn'],
+  'back-order': ['confirmed', 'arrived', 'withdrawn'],
   arrived: ['checked', 'returned'],
   checked: ['fitted', 'returned'],
   fitted: [],
   returned: ['ordered'],
+  withdrawn: ['wanted'],
 };
 
 /** To which states can a line go from here? */
 export const nextStates = (state: OrderState): readonly OrderState[] => NEXT[state];
+
+/** Is nothing more to come of this line? */
+export const isOver = (state: OrderState): boolean => ['fitted', 'returned', 'withdrawn'].includes(state);
 
 /** Is the panel still on its way? */
 export const isAwaited = (state: OrderState): boolean => ['ordered', 'confirmed', 'back-order'].includes(state);

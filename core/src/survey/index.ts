@@ -47,6 +47,8 @@ export {
   type Opening,
   type SpreadEvidence,
 } from './spread.ts';
+export { region, type Region, type RegionInput } from './region.ts';
+export { regionOnPanel } from './regionOnPanel.ts';
 export { rectifyPhoto, type PhotoPair, type RectifiedPhoto } from './rectifyPhoto.ts';
 export { modelOfSheet } from './sheetModel.ts';
 export { mapCoating, COATING_CODES, type CoatingMap, type CoatingCode } from './mapCoating.ts';

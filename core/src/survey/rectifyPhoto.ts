@@ -97,8 +97,10 @@ export function rectifyPhoto({
 
 type Pair2 = readonly [number, number];
 
-const weight = (m: readonly number[], { x, y }: { x: number; y: number }) => m[6]! * x + m[7]! * y + m[8]!;
-function carry(m: readonly number[], { x, y }: { x: number; y: number }): { u: number; v: number } {
+/** Its sign changes at the horizon of the sheet. */
+export const weight = (m: readonly number[], { x, y }: { x: number; y: number }) => m[6]! * x + m[7]! * y + m[8]!;
+/** Where a place of the picture lies on the panel. */
+export function carry(m: readonly number[], { x, y }: { x: number; y: number }): { u: number; v: number } {
   const w = weight(m, { x, y });
   return { u: (m[0]! * x + m[1]! * y + m[2]!) / w, v: (m[3]! * x + m[4]! * y + m[5]!) / w };
 }

@@ -17,6 +17,12 @@ export const attacks: readonly Attack[] = [
     name: 'a moved order',
     method: 'post',
     path: ({ order }) => `/orders/${order}/move`,
-    body: () => ({ state: 'ordered', on: '2026-02-01', due: null, version: 99 }),
+    body: () => ({ state: 'ordered', on: '2026-02-01', due: null, note: '', version: 99 }),
+  },
+  {
+    name: 'an order moved back',
+    method: 'post',
+    path: ({ order }) => `/orders/${order}/back`,
+    body: () => ({ version: 99 }),
   },
 ];

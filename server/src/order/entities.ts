@@ -1,4 +1,5 @@
 import { EntitySchema } from 'typeorm';
+import type { OrderStep } from '@aspecta/contract/order';
 import type { OrderState } from '@aspecta/core/order';
 import { belongsTo, day, decimal, json, key, maybe, moment, ref, text, version, whole } from '../db/columns.ts';
 
@@ -17,7 +18,7 @@ export interface OrderRow {
   state: OrderState;
   due: string | null;
   note: string;
-  history: { state: OrderState; on: string; by: string }[];
+  history: OrderStep[];
   version: number;
   createdAt: Date;
 }

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { orderChangeSchema, orderMoveSchema, orderSchema } from '@aspecta/contract/order/schemas';
+import { orderBackSchema, orderChangeSchema, orderMoveSchema, orderSchema } from '@aspecta/contract/order/schemas';
 import { idOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
@@ -18,6 +18,10 @@ export function orderRoutes(orders: OrderService): Router {
   });
   router.post('/:id/move', async (request, response) => {
     response.json(await orders.move(callerOf(request), idOf(request), parse(orderMoveSchema, request.body)));
+  });
+  router.post('/:id/back', async (request, response) => {
+    const { version } = parse(orderBackSchema, request.body);
+    response.json(await orders.takeBack(callerOf(request), idOf(request), version));
   });
   return router;
 }

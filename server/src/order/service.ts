@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { In, type DataSource, type EntityManager } from 'typeorm';
-import type { OrderLine } from '@aspecta/contract/order';
+import { ORDER_WORDS, type OrderLine, type OrderMove, type OrderStep } from '@aspecta/contract/order';
 import type { Shop } from '@aspecta/contract/shop';
 import type { Offer } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
@@ -110,11 +110,7 @@ export class OrderService {
   }
 
   /** Moves a line one state on, with its day. */
-  async move(
-    caller: Caller,
-    id: string,
-    { state, on, due, version }: { state: OrderState; on: string; due: string | null; version: number },
-  ): Promise<OrderLine> {
+  async move(caller: Caller, id: string, { state, on, due, note, version }: OrderMove): Promise<OrderLine> {
     const [line, shop] = await Promise.all([this.line(caller, id), this.shops.shop(caller)]);
     const last = line.history.at(-1);
     // The same move sent again, because its answer was lost.
@@ -122,7 +118,7 @@ export class OrderService {
     if (line.version === version && !nextStates(line.state).includes(state)) {
       throw new ServerProblem(
         'invalid',
-        `A panel that is ${line.state} cannot become ${state}; next can be: ${nextStates(line.state).join(', ') || 'nothing'}.`,
+        `What is ${word(line.state)} cannot become ${word(state)}; next can be: ${nextStates(line.state).map(word).join(', ') || 'nothing'}.`,
         'state',
       );
     }
@@ -130,9 +126,9 @@ export class OrderService {
       const changes = {
         state,
         due: due ?? line.due,
-        history: [...line.history, step(state, on, caller)],
+        history: [...line.history, step(state, on, caller, note)],
         // What has been ordered keeps the price of its day, whatever the house rules say later.
-        ...(line.state === 'wanted' ? { currency: shop.currency, taxRate: shop.taxRate } : {}),
+        ...(state === 'ordered' ? { currency: shop.currency, taxRate: shop.taxRate } : {}),
       };
       await changeVersioned(manager, {
         target: OrderEntity,
@@ -141,7 +137,40 @@ export class OrderService {
         changes,
         current: () => this.line(caller, id),
       });
-      await record(manager, caller, line.vehicleId, 'order', `${line.panelName}: ${state.replace('-', ' ')}`);
+      await record(
+        manager,
+        caller,
+        line.vehicleId,
+        'order',
+        `${line.panelName}: ${word(state)}${note ? `, ${note}` : ''}`,
+      );
+    });
+    return this.line(caller, id);
+  }
+
+  /** Takes the last move of a line back: it was a slip. */
+  async takeBack(caller: Caller, id: string, version: number): Promise<OrderLine> {
+    const line = await this.line(caller, id);
+    const before = line.history.at(-2);
+    // Sent again, because its answer was lost.
+    if (line.version === version + 1) return line;
+    if (line.version === version && !before)
+      throw new ServerProblem('invalid', 'This line has not moved yet; there is nothing to take back.', 'state');
+    await changeOf(this.db, line.vehicleId, async (manager) => {
+      const history = line.history.slice(0, -1);
+      await changeVersioned(manager, {
+        target: OrderEntity,
+        id,
+        seen: version,
+        changes: {
+          state: before?.state ?? line.state,
+          history,
+          // What is not ordered any more follows the house rules again.
+          ...(history.some(({ state }) => state === 'ordered') ? {} : { currency: null, taxRate: null }),
+        },
+        current: () => this.line(caller, id),
+      });
+      await record(manager, caller, line.vehicleId, 'order', `${line.panelName}: ${word(line.state)} taken back`);
     });
     return this.line(caller, id);
   }
@@ -155,7 +184,13 @@ export class OrderService {
 }
 
 const today = () => new Date().toISOString().slice(0, 10);
-const step = (state: OrderState, on: string, caller: Caller) => ({ state, on, by: caller.name });
+const step = (state: OrderState, on: string, caller: Caller, note = ''): OrderStep => ({
+  state,
+  on,
+  by: caller.name,
+  ...(note ? { note } : {}),
+});
+const word = (state: OrderState) => ORDER_WORDS[state].toLowerCase();
 
 /** Is a panel on its way and past its day? */
 export const isLate = (row: Pick<OrderRow, 'state' | 'due'>): boolean =>

@@ -1,6 +1,6 @@
 import type { Attack } from '../testing/attacks.ts';
 
-const where = { panel: 'roof', layer: 'outer', u: 300, v: 300, note: '', pairs: [], version: 1 };
+const where = { panel: 'roof', layer: 'outer', u: 300, v: 300, note: '', pairs: [], region: null, version: 1 };
 
 export const attacks: readonly Attack[] = [
   {

@@ -60,6 +60,7 @@ export class PhotoService {
       matrix: null,
       rms: null,
       worst: null,
+      region: null,
       version: 1,
       at: new Date(),
       by: caller.name,
@@ -99,12 +100,14 @@ export class PhotoService {
         : { matrix: null, rms: null, worst: null };
     const stored = async () => photoView(await this.own(caller, vehicleId, id));
     const { matrix, rms, worst } = lies;
+    // What was stroked lies where the picture lies: without its place on a panel it says nothing.
+    const region = matrix && changes.panel ? changes.region : null;
     await changeOf(this.db, vehicleId, (manager) =>
       changeOnce(manager, {
         target: PhotoEntity,
         id,
         seen: version,
-        changes: { ...changes, matrix, rms, worst },
+        changes: { ...changes, matrix, rms, worst, region },
         current: stored,
       }),
     );

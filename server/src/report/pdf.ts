@@ -95,7 +95,7 @@ function opening(pdf: Pdf, { vehicle, shop, on, by, walk, coverage, panels }: In
 }
 
 function structural(pdf: Pdf, { walk, vehicle }: Inspection): void {
-  const grave = walk.finds.filter((find) => find.structural && signOf(find.sign).weight >= 0.5);
+  const grave = walk.finds.filter((find) => !find.closed && find.structural && signOf(find.sign).weight >= 0.5);
   if (grave.length === 0) return;
   heading(pdf, 'First: found on load-bearing metal');
   for (const find of grave) {

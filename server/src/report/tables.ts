@@ -42,7 +42,19 @@ function panelRows({ panels, notInspected }: Inspection): (string | number)[][] 
   return [...known, ...notInspected.map((panel) => [panel.name, 'not inspected', 0, 0, '', '', '', '', '', '', 0, 0])];
 }
 
-const FIND_COLUMNS = ['panel', 'layer', 'u_mm', 'v_mm', 'found', 'load_bearing', 'note', 'by', 'at'];
+const FIND_COLUMNS = [
+  'panel',
+  'layer',
+  'u_mm',
+  'v_mm',
+  'found',
+  'load_bearing',
+  'note',
+  'by',
+  'at',
+  'cured',
+  'cured_at',
+];
 const findRows = ({ walk }: Inspection): (string | number)[][] =>
   walk.finds.map((find) => [
     find.panel,
@@ -54,6 +66,8 @@ const findRows = ({ walk }: Inspection): (string | number)[][] =>
     textCell(find.note),
     textCell(find.by),
     find.at,
+    textCell(find.closed?.note ?? ''),
+    find.closed?.at ?? '',
   ]);
 
 /** A figure, marked where its gauge was at the end of its range. */

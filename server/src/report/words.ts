@@ -66,7 +66,7 @@ export function panelSentences(report: PanelReport, reader: Reader, units: Perso
     );
   for (const find of report.finds)
     lines.push(
-      `${find.structural ? (plain ? 'On load-bearing metal: ' : 'LOAD-BEARING: ') : ''}${signOf(find.sign).title}. ${signOf(find.sign).meaning}${find.note ? ` ${find.note}` : ''}`,
+      `${find.structural ? (plain ? 'On load-bearing metal: ' : 'LOAD-BEARING: ') : ''}${signOf(find.sign).title}. ${signOf(find.sign).meaning}${find.note ? ` ${find.note}` : ''}${find.closed ? ` Cured ${find.closed.at.slice(0, 10)}: ${find.closed.note}` : ''}`,
     );
   return lines;
 }

@@ -60,6 +60,12 @@ export const attacks: readonly Attack[] = [
     body: () => ({ id: randomUUID(), ...place, sign: 'hole', note: '', place: null, photoId: null }),
   },
   {
+    name: 'a changed find',
+    method: 'put',
+    path: ({ vehicle }) => `/vehicles/${vehicle}/finds/00000000-0000-4000-8000-000000000000`,
+    body: () => ({ sign: 'hole', note: '', closed: { note: 'Welded up', photoId: null }, version: 1 }),
+  },
+  {
     name: 'a look',
     method: 'post',
     path: ({ vehicle }) => `/vehicles/${vehicle}/walk`,

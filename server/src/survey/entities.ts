@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm';
-import type { Evidence } from '@aspecta/contract/survey';
+import type { Evidence, FindView, PhotoRegion } from '@aspecta/contract/survey';
 import type { PhotoPair, ProbeVerdict, SignId, ZoneClass } from '@aspecta/core/survey';
 import { belongsTo, decimal, flag, json, key, maybe, moment, ref, text, version, whole } from '../db/columns.ts';
 
@@ -165,6 +165,10 @@ export interface FindRow {
   place: string | null;
   photoId: string | null;
   structural: boolean;
+  /** How, when and by whom it was cured; null as long as it is open. */
+  closed: FindView['closed'];
+  version: number;
+  changedAt: Date | null;
   at: Date;
   by: string;
   deletedAt: Date | null;
@@ -185,6 +189,9 @@ export const FindEntity = new EntitySchema<FindRow>({
     place: maybe(text(160)),
     photoId: maybe(ref()),
     structural: flag(),
+    closed: maybe(json()),
+    version: version(),
+    changedAt: maybe(moment()),
     at: moment(),
     by: text(120),
     deletedAt: maybe(moment()),
@@ -268,6 +275,7 @@ export interface PhotoRow {
   matrix: number[] | null;
   rms: number | null;
   worst: number | null;
+  region: PhotoRegion | null;
   version: number;
   at: Date;
   by: string;
@@ -292,6 +300,7 @@ export const PhotoEntity = new EntitySchema<PhotoRow>({
     matrix: maybe(json()),
     rms: maybe(decimal()),
     worst: maybe(decimal()),
+    region: maybe(json()),
     version: version(),
     at: moment(),
     by: text(120),

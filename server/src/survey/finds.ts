@@ -1,7 +1,8 @@
 import { IsNull, type DataSource } from 'typeorm';
-import type { FindInput, FindView } from '@aspecta/contract/survey';
+import type { FindChange, FindInput, FindView } from '@aspecta/contract/survey';
 import { panelOf, type BodyPlan, type Panel } from '@aspecta/core/body';
 import { checkReading, NEAR_MOUNT, signOf } from '@aspecta/core/survey';
+import { changeOnce } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { GarageService } from '../garage/service.ts';
@@ -9,7 +10,7 @@ import { notFound } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
 import { FindEntity, type FindRow } from './entities.ts';
 
-/** What inspectors have found, by sign and place; those on load-bearing metal first. */
+/** What inspectors have found, by sign and place; those on load-bearing metal first, those that are cured last. */
 export class FindService {
   private readonly db: DataSource;
   private readonly garage: GarageService;
@@ -39,6 +40,9 @@ export class FindService {
       photoId: input.photoId ?? null,
       vehicleId,
       structural: isStructural(panel, input),
+      closed: null,
+      version: 1,
+      changedAt: null,
       at: new Date(),
       by: caller.name,
       deletedAt: null,
@@ -60,6 +64,45 @@ export class FindService {
     return findView(await this.db.manager.findOneByOrFail(FindEntity, { id: input.id }));
   }
 
+  /** Changes what is said of a find, closes it with how it was cured, or opens it again. */
+  async change(
+    caller: Caller,
+    vehicleId: string,
+    id: string,
+    { version, closed, ...changes }: FindChange,
+  ): Promise<FindView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    const stored = await this.own(vehicleId, id);
+    // Whoever closed it stays the one who did, as long as nothing is said anew.
+    const same = closed && stored.closed?.note === closed.note && stored.closed.photoId === closed.photoId;
+    const closing = same ? stored.closed : closed && { ...closed, at: new Date().toISOString(), by: caller.name };
+    await changeOf(this.db, vehicleId, async (manager) => {
+      await changeOnce(manager, {
+        target: FindEntity,
+        id,
+        seen: version,
+        changes: { ...changes, closed: closing, changedAt: new Date() },
+        current: async () => findView(await this.own(vehicleId, id)),
+      });
+      const title = signOf(changes.sign).title.toLowerCase();
+      const what = closed && !stored.closed ? 'Cured' : !closed && stored.closed ? 'Open again' : 'Changed';
+      await record(
+        manager,
+        caller,
+        vehicleId,
+        'survey',
+        `${what} on ${panelOf(vehicle.plan, stored.panel).name}: ${title}`,
+      );
+    });
+    return findView(await this.own(vehicleId, id));
+  }
+
+  private async own(vehicleId: string, id: string): Promise<FindRow> {
+    const row = await this.db.manager.findOneBy(FindEntity, { id, vehicleId, deletedAt: IsNull() });
+    if (!row) throw notFound('find');
+    return row;
+  }
+
   async setRemoved(caller: Caller, vehicleId: string, id: string, removed: boolean): Promise<void> {
     await this.garage.own(caller, vehicleId);
     await changeOf(this.db, vehicleId, async (manager) => {
@@ -79,11 +122,11 @@ const isStructural = (panel: Panel, { u, v }: { u: number; v: number }) =>
   panel.structural || panel.mounts.some((mount) => Math.hypot(mount.at[0] - u, mount.at[1] - v) <= NEAR_MOUNT);
 
 export function findView(row: FindRow): FindView {
-  const { vehicleId: _vehicle, deletedAt: _deleted, backAt: _back, at, ...rest } = row;
+  const { vehicleId: _vehicle, deletedAt: _deleted, backAt: _back, changedAt: _changed, at, ...rest } = row;
   return { ...rest, structural: Boolean(row.structural), at: at.toISOString() };
 }
 
 function worstFirst(a: FindView, b: FindView): number {
-  const rank = (find: FindView) => signOf(find.sign).weight + (find.structural ? 1 : 0);
+  const rank = (find: FindView) => (find.closed ? -2 : 0) + signOf(find.sign).weight + (find.structural ? 1 : 0);
   return rank(b) - rank(a) || (a.at < b.at ? -1 : 1);
 }

@@ -1,5 +1,6 @@
 import express, { Router } from 'express';
 import {
+  findChangeSchema,
   findSchema,
   lookSchema,
   pitSchema,
@@ -128,6 +129,10 @@ function lookRoutes({ finds, walks, pits }: Services): Router {
   });
   router.post('/vehicles/:id/finds', async (request, response) => {
     response.status(201).json(await finds.add(callerOf(request), idOf(request), parse(findSchema, request.body)));
+  });
+  router.put('/vehicles/:id/finds/:find', async (request, response) => {
+    const change = parse(findChangeSchema, request.body);
+    response.json(await finds.change(callerOf(request), idOf(request), idOf(request, 'find'), change));
   });
   for (const [verb, removed] of [
     ['remove', true],

@@ -149,6 +149,7 @@ async function live(
       where: [
         { vehicleId, at: since, deletedAt: IsNull() },
         { vehicleId, backAt: since, deletedAt: IsNull() },
+        { vehicleId, changedAt: since, deletedAt: IsNull() },
       ],
       take: MOST,
     }),
@@ -168,7 +169,12 @@ async function live(
       view: () => zoneView(row, panelOf(vehicle.plan, row.panel)),
     })),
     ...gone.map((row): LiveItem => ({ into: 'zonesGone', id: row.id, state: 'gone', view: () => row.id })),
-    ...finds.map((row): LiveItem => ({ into: 'finds', id: row.id, state: 'there', view: () => findView(row) })),
+    ...finds.map((row): LiveItem => ({
+      into: 'finds',
+      id: row.id,
+      state: `v${row.version}`,
+      view: () => findView(row),
+    })),
     ...findsGone.map((row): LiveItem => ({ into: 'findsGone', id: row.id, state: 'gone', view: () => row.id })),
   ];
 }

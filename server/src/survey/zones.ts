@@ -221,7 +221,7 @@ export class ZoneService {
       polygon,
       asBuilt: layer.thickness,
       readings: readings.map(asReading),
-      finds,
+      finds: finds.filter((find) => !find.closed),
       bareSince: showsMetal(zone.evidence, zone.class) ? Date.now() : undefined,
     });
     if (told && told.class !== zone.class && zone.overruled === '')

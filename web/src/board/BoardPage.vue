@@ -42,7 +42,7 @@ const load = useLoad(async (again) => {
     vehicle,
     board,
     repairs,
-    finds: finds.filter((find) => find.structural && signOf(find.sign).weight >= GRAVE),
+    finds: finds.filter((find) => !find.closed && find.structural && signOf(find.sign).weight >= GRAVE),
     plan,
     scene: boardScene(plan, board.panels),
   };
@@ -152,7 +152,14 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
             <p class="figure">{{ percent(coverage) }}</p>
             <p class="soft small">of the panels’ area lies within reach of a reading. The rest may hide anything.</p>
           </div>
-          <FindList :finds="load.data.value.finds" :name-of="(panel) => panelOf(load.data.value!.plan, panel).name" />
+          <FindList
+            :finds="load.data.value.finds"
+            :vehicle="id"
+            :can-work="session.canWork"
+            :name-of="(panel) => panelOf(load.data.value!.plan, panel).name"
+            @changed="load.reload()"
+            @gone="load.reload()"
+          />
           <svg width="0" height="0" aria-hidden="true"><HatchPatterns :scale="1" prefix="legend" /></svg>
           <ul class="legend">
             <li v-for="(look, key) in STATES" :key="key">

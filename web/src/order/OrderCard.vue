@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { OrderLine } from '@aspecta/contract/order';
-import type { OrderState } from '@aspecta/core/order';
+import { ORDER_WORDS, type OrderLine } from '@aspecta/contract/order';
+import { isAwaited, isOver, type OrderState } from '@aspecta/core/order';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitDate from '../kit/KitDate.vue';
 import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { ApiProblem, post } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { dayOf, percent, today, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
+import OrderForm from './OrderForm.vue';
 
 const props = defineProps<{ line: OrderLine }>();
 const emit = defineEmits<{ changed: [] }>();
@@ -20,29 +22,20 @@ const form = useForm();
 const going = ref<OrderState | null>(null);
 const on = ref(today());
 const due = ref(props.line.due ?? '');
-const LABELS: Record<OrderState, string> = {
-  wanted: 'Wanted',
-  ordered: 'Ordered',
-  confirmed: 'Confirmed',
-  'back-order': 'Back order',
-  arrived: 'Arrived',
-  checked: 'Checked',
-  fitted: 'Fitted',
-  returned: 'Returned',
-};
 const WAY: readonly OrderState[] = ['wanted', 'ordered', 'confirmed', 'arrived', 'checked', 'fitted'];
 const reached = computed(() => new Set(props.line.history.map((step) => step.state)));
-const asksDue = (state: OrderState) => ['ordered', 'confirmed', 'back-order'].includes(state);
+const asksDue = isAwaited;
+const editing = ref(false);
+const note = ref('');
 
-async function move(): Promise<void> {
+function go(state: OrderState): void {
+  going.value = going.value === state ? null : state;
+  note.value = '';
+}
+async function send(verb: 'move' | 'back', body: object): Promise<void> {
   const done = await form.submit(async () => {
     try {
-      await post(`/orders/${props.line.id}/move`, {
-        state: going.value,
-        on: on.value,
-        due: going.value && asksDue(going.value) && due.value ? due.value : null,
-        version: props.line.version,
-      });
+      await post(`/orders/${props.line.id}/${verb}`, { ...body, version: props.line.version });
     } catch (error) {
       if (error instanceof ApiProblem && error.code === 'conflict') emit('changed');
       throw error;
@@ -52,6 +45,14 @@ async function move(): Promise<void> {
   going.value = null;
   emit('changed');
 }
+const move = () =>
+  send('move', {
+    state: going.value,
+    on: on.value,
+    due: going.value && asksDue(going.value) && due.value ? due.value : null,
+    note: note.value,
+  });
+const takeBack = () => send('back', {});
 </script>
 
 <template>
@@ -72,9 +73,9 @@ async function move(): Promise<void> {
       </p>
     </div>
     <div class="state">
-      <strong :class="{ alarm: line.late }">{{ LABELS[line.state] }}{{ line.late ? ', late' : '' }}</strong>
+      <strong :class="{ alarm: line.late }">{{ ORDER_WORDS[line.state] }}{{ line.late ? ', late' : '' }}</strong>
       <span
-        v-if="line.due && !['arrived', 'checked', 'fitted', 'returned'].includes(line.state)"
+        v-if="line.due && !isOver(line.state) && !['arrived', 'checked'].includes(line.state)"
         class="small"
         :class="line.late ? 'alarm' : 'soft'"
       >
@@ -82,29 +83,33 @@ async function move(): Promise<void> {
       >
       <ol class="way" aria-label="Way of the panel">
         <li v-for="state in WAY" :key="state" :class="{ been: reached.has(state), now: line.state === state }">
-          <span>{{ LABELS[state] }}</span>
+          <span>{{ ORDER_WORDS[state] }}</span>
         </li>
       </ol>
     </div>
-    <div v-if="session.canWork && line.next.length > 0" class="acts row">
-      <KitButton
-        small
-        v-for="state in line.next"
-        :key="state"
-        :aria-pressed="going === state"
-        @click="going = going === state ? null : state"
-      >
-        {{ LABELS[state] }}
+    <div v-if="session.canWork" class="acts row">
+      <KitButton small v-for="state in line.next" :key="state" :aria-pressed="going === state" @click="go(state)">
+        {{ state === 'withdrawn' ? 'Withdraw' : ORDER_WORDS[state] }}
+      </KitButton>
+      <KitButton small plain @click="editing = true">Change</KitButton>
+      <KitButton v-if="line.history.length > 1" small plain :disabled="form.busy.value" @click="takeBack">
+        Take “{{ ORDER_WORDS[line.state].toLowerCase() }}” back
       </KitButton>
     </div>
     <form v-if="going" class="row move" @submit.prevent="move">
-      <KitField v-slot="{ bind }" :label="`${LABELS[going]} on`" :error="form.errors['on']"
+      <KitField v-slot="{ bind }" :label="`${ORDER_WORDS[going]} on`" :error="form.errors['on']"
         ><KitDate v-bind="bind" v-model="on" required
       /></KitField>
       <KitField v-if="asksDue(going)" v-slot="{ bind }" label="Should arrive on" :error="form.errors['due']"
         ><KitDate v-bind="bind" v-model="due"
       /></KitField>
-      <KitButton submit main :disabled="form.busy.value">Note: {{ LABELS[going].toLowerCase() }}</KitButton>
+      <KitField
+        v-slot="{ bind }"
+        :label="going === 'withdrawn' || going === 'returned' ? 'Why' : 'Note'"
+        :error="form.errors['note']"
+        ><KitInput v-bind="bind" v-model="note"
+      /></KitField>
+      <KitButton submit main :disabled="form.busy.value">Note: {{ ORDER_WORDS[going].toLowerCase() }}</KitButton>
     </form>
     <KitNotice bad v-if="form.general.value ?? form.errors['state']">
       {{ form.general.value ?? form.errors['state'] }}
@@ -112,9 +117,11 @@ async function move(): Promise<void> {
     <KitCollapse class="history">
       <template #title>History</template>
       <p v-for="(step, i) in line.history" :key="i" class="small">
-        {{ dayOf(step.on) }} – {{ LABELS[step.state].toLowerCase() }}, {{ step.by }}
+        {{ dayOf(step.on) }} – {{ ORDER_WORDS[step.state].toLowerCase() }}, {{ step.by
+        }}{{ step.note ? `: ${step.note}` : '' }}
       </p>
     </KitCollapse>
+    <OrderForm v-if="editing" :line="line" @close="editing = false" @saved="emit('changed')" />
   </article>
 </template>
 

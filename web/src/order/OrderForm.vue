@@ -1,56 +1,74 @@
 <script setup lang="ts">
 import { reactive, shallowRef, watch } from 'vue';
 import type { GarageVehicle } from '@aspecta/contract/garage';
+import type { OrderLine } from '@aspecta/contract/order';
 import type { Panel } from '@aspecta/core/body';
 import KitButton from '../kit/KitButton.vue';
+import KitDate from '../kit/KitDate.vue';
 import KitDialog from '../kit/KitDialog.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitSelect from '../kit/KitSelect.vue';
-import { post } from '../shell/api.ts';
-import { minorUnits } from '../shell/money.ts';
+import { ApiProblem, post, put } from '../shell/api.ts';
+import { majorUnits, minorUnits } from '../shell/money.ts';
 import { newId } from '../shell/newId.ts';
 import { planOf } from '../shell/plans.ts';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
 import { wholeNumber } from '../shell/whole.ts';
 
-const props = defineProps<{ vehicles: readonly GarageVehicle[] }>();
+/* A line of the order book: a new one for one of the cars, or what is known of one that is there. */
+const props = defineProps<{ vehicles?: readonly GarageVehicle[]; line?: OrderLine }>();
 const emit = defineEmits<{ close: []; saved: [] }>();
 const form = useForm();
-const currency = useSession().current?.shop.currency ?? 'EUR';
+const currency = props.line?.currency ?? useSession().current?.shop.currency ?? 'EUR';
 /** One for this line, so that it is stored once however often it is sent. */
 const id = newId();
 const draft = reactive({
-  vehicleId: props.vehicles[0]!.id,
-  panel: 'quarter-l',
-  maker: '',
-  price: '',
-  quantity: '1',
-  carriage: '',
-  note: '',
+  vehicleId: props.line?.vehicleId ?? props.vehicles![0]!.id,
+  panel: props.line?.panel ?? 'quarter-l',
+  maker: props.line?.maker ?? '',
+  price: props.line ? majorUnits(props.line.price) : '',
+  quantity: String(props.line?.quantity ?? 1),
+  carriage: props.line ? majorUnits(props.line.carriage) : '',
+  due: props.line?.due ?? '',
+  note: props.line?.note ?? '',
 });
+/** The version on which the changes rest. */
+let seen = props.line?.version ?? 0;
 const panels = shallowRef<readonly Panel[]>([]);
 watch(
   () => draft.vehicleId,
   async (id) => {
+    if (!props.vehicles) return;
     panels.value = (await planOf(props.vehicles.find((vehicle) => vehicle.id === id)!.planId)).panels;
     if (!panels.value.some((panel) => panel.id === draft.panel)) draft.panel = panels.value[0]!.id;
   },
   { immediate: true },
 );
 async function save(): Promise<void> {
-  const { price, carriage, quantity, ...rest } = draft;
+  const { price, carriage, quantity, due, vehicleId, panel, ...rest } = draft;
+  const body = () => ({
+    ...rest,
+    price: minorUnits(price, currency, 'price'),
+    carriage: minorUnits(carriage || '0', currency, 'carriage'),
+    quantity: wholeNumber(quantity),
+    due: due || null,
+  });
   const done = await form.submit(async () => {
-    await post('/orders', {
-      ...rest,
-      id,
-      price: minorUnits(price, currency, 'price'),
-      carriage: minorUnits(carriage || '0', currency, 'carriage'),
-      quantity: wholeNumber(quantity),
-      due: null,
-    });
+    if (!props.line) await post('/orders', { ...body(), id, vehicleId, panel });
+    else
+      try {
+        await put(`/orders/${props.line.id}`, { ...body(), version: seen });
+      } catch (error) {
+        if (!(error instanceof ApiProblem) || error.code !== 'conflict') throw error;
+        seen = (error.body.current as OrderLine).version;
+        throw new Error(
+          'Somebody else has changed this line in the meantime. Saving again keeps what stands here instead of theirs.',
+          { cause: error },
+        );
+      }
   });
   if (!done) return;
   emit('saved');
@@ -59,16 +77,16 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <KitDialog title="A line for the order book" @close="emit('close')">
+  <KitDialog :title="line ? `${line.panelName}, ${line.vehicle}` : 'A line for the order book'" @close="emit('close')">
     <form class="stack" @submit.prevent="save">
-      <KitField v-slot="{ bind }" label="For which car" :error="form.errors['vehicleId']"
+      <KitField v-if="vehicles" v-slot="{ bind }" label="For which car" :error="form.errors['vehicleId']"
         ><KitSelect v-bind="bind" v-model="draft.vehicleId">
           <option v-for="vehicle in vehicles" :key="vehicle.id" :value="vehicle.id">
             {{ vehicle.nickname }}, {{ vehicle.year }}
           </option>
         </KitSelect></KitField
       >
-      <KitField v-slot="{ bind }" label="Panel" :error="form.errors['panel']"
+      <KitField v-if="vehicles" v-slot="{ bind }" label="Panel" :error="form.errors['panel']"
         ><KitSelect v-bind="bind" v-model="draft.panel">
           <option v-for="panel in panels" :key="panel.id" :value="panel.id">{{ panel.name }}</option>
         </KitSelect></KitField
@@ -85,13 +103,20 @@ async function save(): Promise<void> {
       <KitField v-slot="{ bind }" :label="`Carriage, before tax, ${currency}`" :error="form.errors['carriage']"
         ><KitInput mono v-bind="bind" v-model="draft.carriage" inputmode="decimal"
       /></KitField>
+      <KitField v-if="line" v-slot="{ bind }" label="Should arrive on" :error="form.errors['due']"
+        ><KitDate v-bind="bind" v-model="draft.due"
+      /></KitField>
+      <p v-if="line && line.state !== 'wanted'" class="small soft">
+        It was ordered in {{ currency }} with the tax of that day; both stay as they were.
+      </p>
       <KitField v-slot="{ bind }" label="Note" :error="form.errors['note']">
         <KitInput v-bind="bind" v-model="draft.note" rows="2" />
       </KitField>
       <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
       <div class="row">
-        <KitButton submit main :disabled="form.busy.value">Put it into the book</KitButton
-        ><KitButton @click="emit('close')">Cancel</KitButton>
+        <KitButton submit main :disabled="form.busy.value">{{
+          line ? 'Save' : 'Put it into the book'
+        }}</KitButton><KitButton @click="emit('close')">Cancel</KitButton>
       </div>
     </form>
   </KitDialog>

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import type { GarageVehicle } from '@aspecta/contract/garage';
 import type { OrderLine } from '@aspecta/contract/order';
-import { isAwaited } from '@aspecta/core/order';
+import { isAwaited, isOver } from '@aspecta/core/order';
 import { cautionsFor } from '@aspecta/core/safety';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
@@ -25,9 +25,7 @@ const adding = ref(false);
 const filter = ref<'open' | 'awaited' | 'all'>('open');
 const shown = computed(() =>
   (load.data.value?.orders ?? []).filter(
-    (line) =>
-      filter.value === 'all' ||
-      (filter.value === 'awaited' ? isAwaited(line.state) : line.state !== 'fitted' && line.state !== 'returned'),
+    (line) => filter.value === 'all' || (filter.value === 'awaited' ? isAwaited(line.state) : !isOver(line.state)),
   ),
 );
 const late = computed(() => (load.data.value?.orders ?? []).filter((line) => line.late).length);

@@ -59,7 +59,7 @@ describe('a line of the order book', () => {
 
   it('offers the next states only, and nothing to a viewer', () => {
     const states = (wrapper: ReturnType<typeof card>) => wrapper.findAll('.acts button').map((button) => button.text());
-    expect(states(card())).toEqual(['Back order', 'Arrived']);
+    expect(states(card())).toEqual(['Back order', 'Arrived', 'Change']);
     signedIn('viewer');
     expect(states(card())).toEqual([]);
   });
@@ -84,7 +84,13 @@ describe('a line of the order book', () => {
     await flushPromises();
     const [path, init] = fetching.mock.calls[0]!;
     expect(path).toBe('/api/orders/o/move');
-    expect(JSON.parse(String(init!.body))).toEqual({ state: 'arrived', on: '2026-01-05', due: null, version: 3 });
+    expect(JSON.parse(String(init!.body))).toEqual({
+      state: 'arrived',
+      on: '2026-01-05',
+      due: null,
+      note: '',
+      version: 3,
+    });
     expect(wrapper.emitted('changed')).toHaveLength(1);
   });
 

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
-import type { PhotoChange, PhotoView } from '@aspecta/contract/survey';
+import { REGION_KINDS, type PhotoChange, type PhotoView, type RegionKind } from '@aspecta/contract/survey';
 import { panelOf, type Panel } from '@aspecta/core/body';
-import { boxOf, type Point } from '@aspecta/core/geometry';
+import { sheetOf } from '@aspecta/core/body';
+import { area, boxOf, type Point, type Polygon } from '@aspecta/core/geometry';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
@@ -20,11 +21,13 @@ import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import KnownPoints from './KnownPoints.vue';
+import RegionTool from './RegionTool.vue';
 import { onPanel } from './photoTiles.ts';
 import { keepTraced } from './traced.ts';
 import { usePhotoPoints } from './usePhotoPoints.ts';
+import { usePictureRegion } from './usePictureRegion.ts';
 
-/* One picture: mark what is known on it, and it becomes true to size; trace the damage on it. */
+/* One picture: mark what is known on it, and it becomes true to size; stroke or trace the damage on it. */
 const props = defineProps<{ id: string; photo: string }>();
 const session = useSession();
 const router = useRouter();
@@ -32,7 +35,7 @@ const units = useUnits();
 const form = useForm();
 const points = usePhotoPoints();
 const { pairs, waiting, corners, lies } = points;
-const mode = ref<'points' | 'trace'>('points');
+const mode = ref<'points' | 'region' | 'trace'>('points');
 const traced = shallowRef<readonly Point[]>([]);
 const panelId = ref('');
 const note = ref('');
@@ -57,6 +60,12 @@ function take(photo: PhotoView): void {
   note.value = photo.note;
 }
 const data = computed(() => load.data.value!);
+const region = usePictureRegion(() => ({
+  href: `/api/vehicles/${props.id}/photos/${props.photo}/picture`,
+  photo: data.value.photo,
+  matrix: lies.value.matrix,
+  sheet: panel.value ? sheetOf(panel.value) : null,
+}));
 const panel = computed<Panel | null>(() => (panelId.value === '' ? null : panelOf(data.value.plan, panelId.value)));
 const size = computed(() => (panel.value ? boxOf(panel.value.outline) : null));
 /** On the sheet the picture stands upright: x right, and up is height − y. */
@@ -68,8 +77,17 @@ const tracedPath = computed(() => (traced.value.length > 2 ? ringPath : linePath
 function tap(place: Point): void {
   if (!session.canWork) return;
   if (mode.value === 'points') points.tap(upright(place));
-  else traced.value = [...traced.value, upright(place)];
+  else if (mode.value === 'trace') traced.value = [...traced.value, upright(place)];
 }
+const regionPath = computed(() =>
+  region.outlines.value.flatMap((polygon) => polygon.map((ring) => ringPath(ring.map(upright)))).join(''),
+);
+const strokesShown = computed(() => [
+  ...region.strokes.value,
+  ...(region.drawing.value ? [{ inside: region.adds.value, places: region.drawing.value }] : []),
+]);
+const drawStroke = (places: readonly Point[] | null, done: boolean) =>
+  region.stroke(places?.map(upright) ?? null, done);
 function change(): PhotoChange {
   const { photo } = data.value;
   const stays = panelId.value === photo.panel;
@@ -80,6 +98,8 @@ function change(): PhotoChange {
     v: stays ? photo.v : null,
     note: note.value,
     pairs: [...pairs.value],
+    region:
+      region.kept.value ?? (stays && JSON.stringify(pairs.value) === JSON.stringify(photo.pairs) ? photo.region : null),
     version: seen,
   };
 }
@@ -113,8 +133,15 @@ async function useTraced(): Promise<void> {
     const place = onPanel(matrix, x, y);
     return place ? [place as Point] : [];
   });
-  if (!(await save())) return;
-  keepTraced({ vehicle: props.id, panel: panelId.value, ring });
+  await toPanel([[ring]], null);
+}
+async function useRegion(): Promise<void> {
+  await toPanel(region.parts.value, region.what.value);
+}
+async function toPanel(parts: readonly Polygon[], what: RegionKind | null): Promise<void> {
+  // Without the network the picture is stored later; the zone goes its own way.
+  if (!(await save()) && Object.keys(form.errors).length > 0) return;
+  keepTraced({ vehicle: props.id, panel: panelId.value, parts: [...parts], what });
   await router.push(`/vehicles/${props.id}/panels/${panelId.value}`);
 }
 </script>
@@ -131,7 +158,14 @@ async function useTraced(): Promise<void> {
       :title="dayOf(data.photo.takenAt)"
     >
       <template #sheet>
-        <SheetView :box="box" label="The picture. Tap it to mark a point." crosshair @tap="tap">
+        <SheetView
+          :box="box"
+          label="The picture. Tap it to mark a point, or draw on it."
+          crosshair
+          :draws="mode === 'region' && session.canWork"
+          @tap="tap"
+          @stroke="drawStroke"
+        >
           <image
             :href="`/api/vehicles/${id}/photos/${photo}/picture`"
             :width="data.photo.width"
@@ -140,6 +174,16 @@ async function useTraced(): Promise<void> {
           />
           <path v-if="outline" :d="outline" class="outline" />
           <path v-if="traced.length > 0" :d="tracedPath" class="traced" />
+          <template v-if="mode === 'region'">
+            <path v-if="regionPath" :d="regionPath" class="traced" fill-rule="evenodd" />
+            <path
+              v-for="(stroke, i) in strokesShown"
+              :key="`s${i}`"
+              :d="linePath(stroke.places.map(upright))"
+              class="stroke"
+              :class="{ away: !stroke.inside }"
+            />
+          </template>
           <template #over="{ place: at }">
             <g
               v-for="(pair, i) in pairs"
@@ -177,6 +221,10 @@ async function useTraced(): Promise<void> {
               measured.
             </p>
           </div>
+          <p v-if="data.photo.region" class="small">
+            {{ REGION_KINDS[data.photo.region.what].word }} stroked on it:
+            <strong>{{ units.area(data.photo.region.parts.reduce((sum, part) => sum + area(part), 0)) }}</strong>
+          </p>
           <KitField v-slot="{ bind }" label="On which panel?" :error="form.errors['panel']">
             <KitSelect v-bind="bind" v-model="panelId">
               <option value="">not pinned</option>
@@ -191,6 +239,14 @@ async function useTraced(): Promise<void> {
               <KitButton small :aria-pressed="mode === 'points'" @click="mode = 'points'"> Known points </KitButton>
               <KitButton
                 small
+                :aria-pressed="mode === 'region'"
+                :disabled="!lies.matrix || !panel"
+                @click="mode = 'region'"
+              >
+                Stroke damage
+              </KitButton>
+              <KitButton
+                small
                 :aria-pressed="mode === 'trace'"
                 :disabled="!lies.matrix || !panel"
                 @click="mode = 'trace'"
@@ -198,7 +254,17 @@ async function useTraced(): Promise<void> {
                 Trace damage
               </KitButton>
             </div>
+            <p v-if="!lies.matrix || !panel" class="small soft">
+              Once it is true to size on a panel, one stroke on the damage outlines it.
+            </p>
             <KnownPoints v-if="mode === 'points'" :points="points" />
+            <RegionTool
+              v-else-if="mode === 'region'"
+              :tool="region"
+              :busy="form.busy.value"
+              @keep="save"
+              @zone="useRegion"
+            />
             <div v-else class="stack">
               <p>Tap around the damage: {{ traced.length }} corners.</p>
               <div class="row">
@@ -239,6 +305,18 @@ async function useTraced(): Promise<void> {
   stroke: var(--mark);
   stroke-width: 2.6;
   vector-effect: non-scaling-stroke;
+}
+.stroke {
+  fill: none;
+  stroke: var(--mark);
+  stroke-width: 6;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+  vector-effect: non-scaling-stroke;
+}
+.stroke.away {
+  stroke: var(--sound);
+  stroke-dasharray: 2 9;
 }
 .point path,
 .point circle,

@@ -2,7 +2,6 @@
 import { computed, shallowRef, watch } from 'vue';
 import type { PhotoView } from '@aspecta/contract/survey';
 import type { Panel } from '@aspecta/core/body';
-import type { Point } from '@aspecta/core/geometry';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitUpload from '../kit/KitUpload.vue';
@@ -15,7 +14,6 @@ import { sendPhotos } from './takePhoto.ts';
 /* Pictures of this panel: take one, lay one over the sheet true to size, hold two against each other. */
 const props = defineProps<{ vehicle: string; panel: Panel; layer: string; canWork: boolean }>();
 const photo = defineModel<PhotoView | null>('photo', { required: true });
-defineEmits<{ trace: [ring: readonly Point[]] }>();
 const form = useForm();
 const units = useUnits();
 const photos = shallowRef<readonly PhotoView[] | null>(null);

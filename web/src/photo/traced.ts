@@ -1,18 +1,27 @@
-import type { Point } from '@aspecta/core/geometry';
+import type { PhotoRegion, RegionKind } from '@aspecta/contract/survey';
+import type { Polygon } from '@aspecta/core/geometry';
 
-/** An outline traced on a picture, on its way to the panel page. */
-interface Traced {
+/** Outlines traced on a picture, or found by stroking it, on their way to the panel page; the largest first. */
+interface Traced extends Pick<PhotoRegion, 'parts'> {
   vehicle: string;
   panel: string;
-  ring: readonly Point[];
+  /** What was stroked; null where a person traced it. */
+  what: RegionKind | null;
+}
+/** One of them, and how many wait behind it. */
+export interface TracedPart {
+  polygon: Polygon;
+  what: RegionKind | null;
+  left: number;
 }
 let waiting: Traced | null = null;
 
 export const keepTraced = (traced: Traced) => (waiting = traced);
-/** The outline that was traced for this panel, once. */
-export function takeTraced(vehicle: string, panel: string): readonly Point[] | null {
+/** The next outline that was traced for this panel, once. */
+export function takeTraced(vehicle: string, panel: string): TracedPart | null {
   if (waiting?.vehicle !== vehicle || waiting.panel !== panel) return null;
-  const { ring } = waiting;
-  waiting = null;
-  return ring;
+  const [polygon, ...parts] = waiting.parts;
+  const { what } = waiting;
+  waiting = parts.length > 0 ? { ...waiting, parts } : null;
+  return polygon ? { polygon, what, left: parts.length } : null;
 }

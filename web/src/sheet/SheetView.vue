@@ -9,15 +9,15 @@ import { tapeMarks } from './tapeMarks.ts';
 import { useViewport } from './useViewport.ts';
 
 /* The sheet at true scale with its two tapes. Slot `default` is drawn in mm (v up); slot `over` in px. */
-const props = defineProps<{ box: Box; label: string; tapes?: boolean; crosshair?: boolean }>();
-const emit = defineEmits<{ tap: [place: Point] }>();
+const props = defineProps<{ box: Box; label: string; tapes?: boolean; crosshair?: boolean; draws?: boolean }>();
+const emit = defineEmits<{ tap: [place: Point]; stroke: [places: readonly Point[] | null, done: boolean] }>();
 const host = ref<HTMLElement>();
 const units = useUnits();
-const viewport = useViewport(
-  host,
-  () => props.box,
-  (place) => emit('tap', place),
-);
+const viewport = useViewport(host, () => props.box, {
+  tap: (place) => emit('tap', place),
+  draws: () => props.draws,
+  stroke: (places, done) => emit('stroke', places, done),
+});
 const { view, size } = viewport;
 const across = computed(() =>
   props.tapes

@@ -4,7 +4,16 @@ import { fit, moved, toSheet, toWindow, transformOf, zoomAt, type Viewport } fro
 import { gesturesOn } from './gestures.ts';
 
 /** A window onto the sheet: fitted at first, then moved and zoomed by mouse, touch and keys. */
-export function useViewport(host: Ref<HTMLElement | undefined>, box: () => Box, onTap: (place: Point) => void) {
+export function useViewport(
+  host: Ref<HTMLElement | undefined>,
+  box: () => Box,
+  on: {
+    tap: (place: Point) => void;
+    draws: () => boolean;
+    /** Places of a stroke so far; null when it was none. */
+    stroke: (places: readonly Point[] | null, done: boolean) => void;
+  },
+) {
   const size = ref({ width: 100, height: 100 });
   const view = shallowRef<Viewport>({ scale: 0.1, x: 0, y: 0 });
   let touched = false;
@@ -33,7 +42,13 @@ export function useViewport(host: Ref<HTMLElement | undefined>, box: () => Box, 
       if (!touched) refit();
     });
     observer.observe(element);
-    release = gesturesOn(element, { view: () => latest, change, tap: (x, y) => onTap(toSheet(latest, x, y)) });
+    release = gesturesOn(element, {
+      view: () => latest,
+      change,
+      tap: (x, y) => on.tap(toSheet(latest, x, y)),
+      draws: on.draws,
+      stroke: (places, done) => on.stroke(places?.map(([x, y]) => toSheet(latest, x, y)) ?? null, done),
+    });
   });
   onBeforeUnmount(() => {
     observer?.disconnect();

@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import type { Vehicle } from '@aspecta/contract/garage';
 import type { PhotoView, ReadingView } from '@aspecta/contract/survey';
 import { layerOf, type BodyPlan, type Panel } from '@aspecta/core/body';
-import type { Point, Polygon } from '@aspecta/core/geometry';
+import type { Polygon } from '@aspecta/core/geometry';
 import type { NextReading } from '@aspecta/core/survey';
 import { cautionsFor } from '@aspecta/core/safety';
 import KitButton from '../kit/KitButton.vue';
@@ -36,7 +36,6 @@ const emit = defineEmits<{
   next: [place: NextReading];
   withdraw: [id: string];
   pick: [reading: ReadingView];
-  trace: [ring: readonly Point[]];
 }>();
 const layer = defineModel<string>('layer', { required: true });
 const sectionAt = defineModel<number | null>('sectionAt', { required: true });
@@ -100,7 +99,13 @@ const { maps, counting, zones, proposed, finds } = props.survey;
         :can-work="canWork"
         @next="emit('next', $event)"
       />
-      <FindList :finds="finds" />
+      <FindList
+        :finds="finds"
+        :vehicle="vehicle.id"
+        :can-work="canWork"
+        @changed="survey.findChanged"
+        @gone="survey.findGone"
+      />
       <ReadingList
         :readings="counting"
         :picked="picked"
@@ -146,15 +151,7 @@ const { maps, counting, zones, proposed, finds } = props.survey;
       :readings="survey.readings.value"
       :finds="finds"
     />
-    <PicturesTab
-      v-else
-      v-model:photo="photo"
-      :vehicle="vehicle.id"
-      :panel="panel"
-      :layer="layer"
-      :can-work="canWork"
-      @trace="emit('trace', $event)"
-    />
+    <PicturesTab v-else v-model:photo="photo" :vehicle="vehicle.id" :panel="panel" :layer="layer" :can-work="canWork" />
   </div>
 </template>
 

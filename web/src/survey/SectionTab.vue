@@ -94,7 +94,7 @@ function middleOf({ lines }: SectionSheet): Point {
 }
 const drawn = computed(() => Math.max(7, frame.value.height * SHEET_SHARE));
 const number = computed(() => Math.max(12, frame.value.height * NUMBER_SHARE));
-const blocked = computed(() => props.finds.filter((find) => find.sign === 'blocked-drain'));
+const blocked = computed(() => props.finds.filter((find) => !find.closed && find.sign === 'blocked-drain'));
 const side = (along: number) =>
   Math.abs(along) < 15 ? 'here' : `${units.length(Math.abs(along))} to the ${along < 0 ? 'left' : 'right'}`;
 const isBlocked = (along: number) => blocked.value.some((find) => Math.abs(find.u - (u.value + along)) < 60);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { Redo2, Undo2 } from 'lucide-vue-next';
-import type { PhotoView, ReadingView, ZoneView } from '@aspecta/contract/survey';
+import { REGION_KINDS, type PhotoView, type ReadingView, type ZoneView } from '@aspecta/contract/survey';
 import { layerOf } from '@aspecta/core/body';
 import { inRing, type Point, type Polygon } from '@aspecta/core/geometry';
 import { zoneClassFrom, type NextReading } from '@aspecta/core/survey';
@@ -80,15 +80,20 @@ function takeProposed(): void {
   const through = (maps.surveyMap.value?.map.summary.byClass.through ?? 0) > 0;
   draft.take(proposed.value.ring, { class: through ? 'through' : 'thin', layer: layer.value, evidence: 'map' });
 }
-function trace(ring: readonly Point[]): void {
+/** Outlines from a picture wait for this panel to be open; one after the other becomes a zone. */
+function nextTraced(): void {
+  const part = takeTraced(props.id, props.panel);
+  if (!part) return;
+  const kind = part.what ? REGION_KINDS[part.what] : null;
+  const [ring, ...holes] = part.polygon;
   mode.value = 'zone';
-  draft.take(ring, { layer: layer.value });
+  draft.take(
+    ring!,
+    { layer: layer.value, ...(kind?.class ? { class: kind.class, evidence: kind.evidence } : {}) },
+    holes,
+  );
 }
-// An outline that was traced on a picture waits for this panel to be open.
-watch(load.data, () => {
-  const ring = takeTraced(props.id, props.panel);
-  if (ring) trace(ring);
-});
+watch(load.data, nextTraced);
 function openZone(id: string): void {
   const zone = zones.value.find((candidate) => candidate.id === id);
   if (!zone || mode.value === 'read' || mode.value === 'gauge') return;
@@ -110,6 +115,7 @@ async function saveZone(what: ZoneDraft): Promise<void> {
   if (!done) return;
   layer.value = what.layer;
   leaveZone();
+  nextTraced();
 }
 async function removeZone(): Promise<void> {
   if (draft.editing.value) await form.submit(() => survey.removeZone(draft.editing.value!));
@@ -327,7 +333,6 @@ const TOOLS = [
           @next="readNext"
           @withdraw="withdraw"
           @pick="picked = $event"
-          @trace="trace"
         />
       </template>
     </StationFrame>

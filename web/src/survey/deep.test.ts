@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { bodyPlan, panelOf, sheetOf } from '@aspecta/core/body';
-import { inPolygon, type Point } from '@aspecta/core/geometry';
+import { inPolygon, type Point, type Polygon } from '@aspecta/core/geometry';
 import { mapCoating, rectifyPhoto } from '@aspecta/core/survey';
 import type { ZoneView } from '@aspecta/contract/survey';
 import { alongLine, overGrid } from '../gauge/rows.ts';
@@ -58,9 +58,11 @@ describe('a picture laid over the sheet', () => {
     expect(photoTiles({ width: 10, height: 10, matrix: null })).toEqual([]);
   });
   it('hands what was traced to its own panel, once', () => {
-    keepTraced({ vehicle: 'v', panel: 'roof', ring: [[0, 0]] });
+    const parts = [[[[0, 0]]], [[[5, 5]]]] as unknown as Polygon[];
+    keepTraced({ vehicle: 'v', panel: 'roof', parts, what: 'rust' });
     expect(takeTraced('v', 'bonnet')).toBeNull();
-    expect(takeTraced('v', 'roof')).toEqual([[0, 0]]);
+    expect(takeTraced('v', 'roof')).toEqual({ polygon: [[[0, 0]]], what: 'rust', left: 1 });
+    expect(takeTraced('v', 'roof')).toEqual({ polygon: [[[5, 5]]], what: 'rust', left: 0 });
     expect(takeTraced('v', 'roof')).toBeNull();
   });
 });

@@ -72,4 +72,4 @@ export function useMaps(
 
 /** Finds that are worth a mark on the sheet. */
 export const shownFinds = (finds: readonly FindView[], layer: string) =>
-  finds.filter((find) => find.layer === layer && find.sign !== 'sound');
+  finds.filter((find) => find.layer === layer && find.sign !== 'sound' && !find.closed);

@@ -231,8 +231,13 @@ export function useSurvey(vehicleId: string, panelId: string) {
     history.did({ label: 'Find', undo: () => set('remove'), redo: () => set('restore') });
   }
 
+  const findChanged = (find: FindView) => (finds.value = merged(finds.value, [find]));
+  const findGone = ({ id }: FindView) => (finds.value = finds.value.filter((other) => other.id !== id));
+
   return {
     finds: shownFinds,
+    findChanged,
+    findGone,
     operate,
     addFind,
     load,
@@ -276,6 +281,8 @@ const findOnTheWay = (find: FindInput): FindView =>
     place: find.place ?? null,
     photoId: find.photoId ?? null,
     structural: false,
+    closed: null,
+    version: 0,
     at: new Date().toISOString(),
     by: 'on this device',
   }) as FindView;

@@ -47,9 +47,10 @@ export function useZoneDraft(evidenceIn: (ring: readonly Point[]) => Evidence = 
     fresh.value = { ...EMPTY, layer, evidence: evidenceIn(ring.value) };
   }
   /** Starts from an outline that is there already: the map's proposal, or one traced on a picture. */
-  function take(outline: readonly Point[], draft: Partial<ZoneDraft>): void {
+  function take(outline: readonly Point[], draft: Partial<ZoneDraft>, islands: readonly Ring[] = []): void {
     clear();
     ring.value = outline.map(tenth);
+    holes.value = islands.map((island) => island.map(tenth));
     closed.value = true;
     fresh.value = { ...EMPTY, ...draft };
   }

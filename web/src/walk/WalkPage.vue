@@ -17,6 +17,7 @@ import { useOutbox } from '../outbox/useOutbox.ts';
 import { sendPhoto } from '../photo/takePhoto.ts';
 import PanelSheet from '../sheet/PanelSheet.vue';
 import SheetView from '../sheet/SheetView.vue';
+import { merged } from '../live/listen.ts';
 import { get } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
 import { useSession } from '../shell/session.ts';
@@ -50,6 +51,8 @@ const load = useLoad(async (again) => {
   index.value = open < 0 ? seen.places.length : open;
   return { vehicle, plan };
 });
+const setFinds = (finds: readonly FindView[]) =>
+  (seenWalk.value = seenWalk.value && { ...seenWalk.value, finds: [...finds] });
 const places = computed(() => walk.value?.places ?? []);
 const place = computed<WalkPlaceView | null>(() => places.value[index.value] ?? null);
 const panel = computed(() =>
@@ -82,7 +85,10 @@ function shown(seen: WalkView): WalkView {
     .filter((find) => !seen.finds.some((known) => known.id === find.id));
   return {
     ...seen,
-    finds: [...seen.finds, ...finds.map((find) => ({ ...find, by: 'on this device' }) as unknown as FindView)],
+    finds: [
+      ...seen.finds,
+      ...finds.map((find) => ({ ...find, by: 'on this device', closed: null, version: 0 }) as unknown as FindView),
+    ],
     places: seen.places.map((entry) => ({ ...entry, state: looks.get(entry.id) ?? entry.state })),
   };
 }
@@ -254,7 +260,14 @@ const again = () =>
             <p class="soft">What does not show may still be there. Next: measure where something was found.</p>
             <KitButton v-if="counts.skipped > 0" @click="again">Go to the skipped places</KitButton>
           </template>
-          <FindList :finds="walk.finds" :name-of="nameOf" />
+          <FindList
+            :finds="walk.finds"
+            :vehicle="id"
+            :can-work="session.canWork"
+            :name-of="nameOf"
+            @changed="setFinds(merged(walk.finds, [$event]))"
+            @gone="setFinds(walk.finds.filter((find) => find.id !== $event.id))"
+          />
           <KitCollapse>
             <template #title>Before you crawl under it</template>
             <ul class="small">

@@ -130,6 +130,8 @@ describe('the walk-round', () => {
         place: null,
         photoId: null,
         structural: true,
+        closed: null,
+        version: 1,
         at: '2026-02-03T10:00:00.000Z',
         by: 'Ada',
       },

@@ -5,11 +5,14 @@ import {
   mapThickness,
   nextReadings,
   proposeZones,
+  region,
+  regionOnPanel,
   spread,
   thicknessAt,
   type CensoredSample,
   type CoatingMap,
   type NextReading,
+  type RegionInput,
   type Opening,
   type SpreadEvidence,
   type ThicknessAt,
@@ -49,6 +52,14 @@ const api = {
     nextReadings({ points, outline: sheet, limit, asBuilt, count: ADVISED, minSpacing: APART }),
   spread: (visible: Polygon, evidence: SpreadEvidence, history: readonly Opening[], sheet: Polygon) =>
     spread({ visible, evidence, history, sheet }),
+  /** What looks like the strokes on a picture, as areas of its panel, mm. */
+  region: (
+    picture: RegionInput,
+    onto: { scale: number; matrix: readonly number[]; sheet: Polygon },
+  ): { outlines: Polygon[]; parts: Polygon[] } => {
+    const { outlines } = region(picture);
+    return { outlines, parts: regionOnPanel({ outlines, ...onto }) };
+  },
   along: (asBuilt: number, readings: readonly CensoredSample[], at: readonly Point[]): ThicknessAt[] =>
     thicknessAt({ asBuilt, readings, at }),
 };
