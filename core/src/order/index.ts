@@ -1,3 +1,3 @@
 export { landed, type LandedInput, type LandedLine } from './landed.ts';
-export { ORDER_STATES, nextStates, isAwaited, type OrderState } from './states.ts';
+export { ORDER_STATES, nextStates, isAwaited, isOver, type OrderState } from './states.ts';
 export { basket, type Basket, type BasketInput } from './basket.ts';

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { region } from './region.ts';
+import { regionOnPanel } from './regionOnPanel.ts';
 
 /* Masks by OpenCV's GrabCut: core/fixtures/region.py writes them and makes the same pictures. */
 interface Case {
@@ -130,5 +131,49 @@ describe('survey.region', () => {
   ])('refuses by field (%#)', (bad, field) => {
     const given = { width: 2, height: 1, rgb: [1, 2, 3, 4, 5, 6], inside: [[0, 0]], ...bad };
     expect(() => region(given)).toThrow(expect.objectContaining({ field }));
+  });
+});
+
+describe('a region on its panel', () => {
+  const sheet = [
+    [
+      [0, 0],
+      [400, 0],
+      [400, 300],
+      [0, 300],
+    ],
+  ] as const;
+  const square = (x: number, y: number, side: number) =>
+    [
+      [x, y],
+      [x + side, y],
+      [x + side, y + side],
+      [x, y + side],
+    ] as const;
+
+  it('is carried over, cut to the sheet, and the largest part comes first', () => {
+    // Half a millimetre for a pixel of the true picture, two true pixels for one that was looked at.
+    const matrix = [0.5, 0, 0, 0, 0.5, 0, 0, 0, 1];
+    const parts = regionOnPanel({ outlines: [[square(10, 10, 20)], [square(380, 100, 60)]], scale: 2, matrix, sheet });
+    expect(parts.map((part) => Math.abs(area(part[0]!)))).toEqual([20 * 60, 20 * 20]);
+  });
+
+  it('loses what lies beyond the horizon, and keeps few enough corners to be moved by hand', () => {
+    const wavy = Array.from({ length: 3000 }, (_, i) => {
+      const angle = (2 * Math.PI * i) / 3000;
+      const r = 80 + 12 * Math.sin(90 * angle);
+      return [200 + r * Math.cos(angle), 150 + r * Math.sin(angle)] as const;
+    });
+    const [part] = regionOnPanel({ outlines: [[wavy]], scale: 1, matrix: [1, 0, 0, 0, 1, 0, 0, 0, 1], sheet });
+    expect(part![0]!.length).toBeLessThanOrEqual(110);
+    expect(Math.abs(area(part![0]!))).toBeGreaterThan(Math.PI * 60 ** 2);
+    const tilted = [1, 0, 0, 0, 1, 0, -0.004, 0, 1];
+    const [seen] = regionOnPanel({
+      outlines: [[square(100, 100, 20), square(300, 100, 20)]],
+      scale: 1,
+      matrix: tilted,
+      sheet,
+    });
+    expect(seen).toHaveLength(1);
   });
 });

@@ -19,7 +19,7 @@ describe('a line of the order book', () => {
     expect(line).toMatchObject({
       landed: 31_200,
       state: 'wanted',
-      next: ['ordered'],
+      next: ['ordered', 'withdrawn'],
       panelName: 'Sill, left',
       late: false,
     });
@@ -62,6 +62,32 @@ describe('a line of the order book', () => {
     expect((await move(line, 'ordered', { on }).expect(422)).body.field).toBe('on');
     expect((await move(line, 'ordered', { due: on }).expect(422)).body.field).toBe('due');
     expect((await move(line, 'ordered', { on: '2028-02-29' }).expect(200)).body.state).toBe('ordered');
+  });
+
+  it('is edited with notes, and a second edit on the same version is shown what is stored', async () => {
+    const line = await add();
+    const edit = (over: object) => here.owner.put(`/orders/${line.id}`, { ...details, version: 1, ...over });
+    const { body } = await edit({ price: 9900, quantity: 2, note: 'Ask for the left one' }).expect(200);
+    expect(body).toMatchObject({ price: 9900, quantity: 2, note: 'Ask for the left one', version: 2 });
+    expect((await edit({ price: 1 }).expect(409)).body.current).toMatchObject({ price: 9900 });
+  });
+
+  it('is withdrawn with its reason, wanted again, and a slip is taken back', async () => {
+    let line = await add();
+    line = (await move(line, 'ordered').expect(200)).body;
+    line = (await move(line, 'withdrawn', { note: 'The patch will do' }).expect(200)).body;
+    expect(line).toMatchObject({ state: 'withdrawn', next: ['wanted'] });
+    expect(line.history.at(-1)).toMatchObject({ note: 'The patch will do', by: 'Owner Test' });
+    const back = (version: number) => here.owner.post(`/orders/${line.id}/back`, { version });
+    line = (await back(line.version).expect(200)).body;
+    expect(line).toMatchObject({ state: 'ordered', history: [{ state: 'wanted' }, { state: 'ordered' }] });
+    // Pressed twice: the second one changes nothing more.
+    await back(line.version - 1).expect(200);
+    line = (await back(line.version).expect(200)).body;
+    expect(line.state).toBe('wanted');
+    const { body } = await back(line.version).expect(422);
+    expect(body.detail).toMatch(/nothing to take back/);
+    await back(1).expect(409);
   });
 
   it('keeps its due day unless a new one is told, and is late once it has passed', async () => {

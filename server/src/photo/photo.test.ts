@@ -106,6 +106,37 @@ describe('pictures', () => {
     expect((await here.owner.get(`/vehicles/${here.vehicle}/photos?panel=roof`)).body[0].pairs).toEqual(pairs);
   });
 
+  it('keep what was stroked on them, as long as they lie on a panel', async () => {
+    const { body: photo } = await send(await picture(640, 480, 44), { panel: 'roof', layer: 'outer' }).expect(201);
+    const pairs = [
+      { x: 100, y: 400, u: 200, v: 200 },
+      { x: 500, y: 400, u: 500, v: 200 },
+      { x: 500, y: 100, u: 500, v: 400 },
+      { x: 100, y: 100, u: 200, v: 400 },
+    ];
+    const region = {
+      what: 'rust',
+      parts: [
+        [
+          [
+            [210, 210],
+            [260, 210],
+            [260, 250],
+          ],
+        ],
+      ],
+    };
+    const change = (over: object, version: number) =>
+      here.owner.put(`/vehicles/${here.vehicle}/photos/${photo.id}`, {
+        ...{ panel: 'roof', layer: 'outer', u: null, v: null, note: '', pairs, region, version },
+        ...over,
+      });
+    expect((await change({}, 1).expect(200)).body.region).toEqual(region);
+    expect((await change({ pairs: [] }, 2).expect(200)).body.region).toBeNull();
+    const { body: refused } = await change({ region: { what: 'moss', parts: [] } }, 3).expect(422);
+    expect(refused.field).toBe('region.what');
+  });
+
   it('can be removed and brought back, and are nobody else’s', async () => {
     const { body: photo } = await send(await picture(300, 200, 200)).expect(201);
     const stranger = await ownerOf(here.house, 'Elsewhere');

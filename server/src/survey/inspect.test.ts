@@ -44,6 +44,33 @@ describe('walk-round and finds', () => {
     await owner.post(on('/walk'), { place: 'nowhere/at-all', state: 'looked' }).expect(404);
   });
 
+  it('are changed, closed with how they were cured, and opened again', async () => {
+    const { body: one } = await owner.post(on('/finds'), find({ sign: 'blister', note: 'small' })).expect(201);
+    expect(one).toMatchObject({ version: 1, closed: null });
+    const change = (over: object, version: number) =>
+      owner.put(on(`/finds/${one.id}`), { sign: 'hole', note: 'through by now', closed: null, version, ...over });
+    const { body: worse } = await change({}, 1).expect(200);
+    expect(worse).toMatchObject({ sign: 'hole', note: 'through by now', version: 2, at: one.at, by: one.by });
+    // The same change again, because its answer was lost, is done once; another one on the old version is not.
+    await change({}, 1).expect(200);
+    const { body: other } = await change({ note: 'mine' }, 1).expect(409);
+    expect(other.current).toMatchObject({ version: 2, note: 'through by now' });
+    const cured = { note: 'Welded up and coated', photoId: null };
+    const { body: closed } = await change({ closed: cured }, 2).expect(200);
+    expect(closed.closed).toMatchObject({ ...cured, by: 'Owner Test', at: expect.stringMatching(/^20/) });
+    const { finds } = (await owner.get(on('/walk')).expect(200)).body as WalkView;
+    expect(finds.at(-1)!.id).toBe(one.id);
+    // Said anew by nobody: whoever closed it stays the one who did.
+    const { body: kept } = await change({ closed: cured, note: 'x' }, 3).expect(200);
+    expect(kept.closed).toEqual(closed.closed);
+    const { body: again } = await change({}, 4).expect(200);
+    expect(again).toMatchObject({ closed: null, version: 5 });
+    const { body: refused } = await change({ closed: { note: ' ', photoId: null } }, 5).expect(422);
+    expect(refused.field).toBe('closed.note');
+    await owner.post(on(`/finds/${one.id}/remove`)).expect(204);
+    await change({}, 5).expect(404);
+  });
+
   it('put load-bearing finds first, and store one that is sent twice once', async () => {
     const one = find({ sign: 'filler' });
     await Promise.all([1, 2, 3].map(() => owner.post(on('/finds'), one).expect(201)));

@@ -159,6 +159,7 @@ export async function fill(db: DataSource, volume: number): Promise<Filled> {
       sign: 'hole',
       note: '',
       structural: 1,
+      ...later(7, { version: 1 }),
       at,
       by: 'Old hand',
     });

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { PhotoView } from '@aspecta/contract/survey';
+import { REGION_KINDS, type PhotoView } from '@aspecta/contract/survey';
 import type { Panel } from '@aspecta/core/body';
-import { boxOf, type Point } from '@aspecta/core/geometry';
+import { area, boxOf, type Point } from '@aspecta/core/geometry';
 import KitSelect from '../kit/KitSelect.vue';
 import KitSlider from '../kit/KitSlider.vue';
 import { ringPath } from '../sheet/pathData.ts';
-import { dayOf } from '../shell/units.ts';
+import { dayOf, useUnits } from '../shell/units.ts';
 import PhotoOverlay from './PhotoOverlay.vue';
 
 /* Two pictures of the same place, both true to size, with an edge to be drawn across. */
@@ -22,6 +22,22 @@ const frame = computed(() => {
   );
   const [w, h] = [box.maxU - box.minU, box.maxV - box.minV];
   return { x: box.minU - w * 0.15, y: box.minV - h * 0.15, width: w * 1.3, height: h * 1.3 };
+});
+const units = useUnits();
+const stroked = (photo: PhotoView) => photo.region?.parts.reduce((sum, part) => sum + area(part), 0) ?? 0;
+const outlineOf = (photo: PhotoView) => (photo.region?.parts ?? []).flatMap((part) => part.map(ringPath)).join('');
+/** What was stroked on both, and how much more or less of it there is. */
+const compared = computed(() => {
+  const [before, after] = [pick(first.value), pick(second.value)];
+  if (!before.region || !after.region || before.id === after.id) return null;
+  const said = (photo: PhotoView) =>
+    `${REGION_KINDS[photo.region!.what].word.toLowerCase()} ${units.area(stroked(photo))}`;
+  const ratio = stroked(after) / stroked(before);
+  const same = before.region.what === after.region.what;
+  return {
+    areas: `Before: ${said(before)}; after: ${said(after)}`,
+    times: same && Number.isFinite(ratio) ? `${ratio.toFixed(ratio < 10 ? 1 : 0)} times as much` : null,
+  };
 });
 const cut = computed(() => frame.value.x + (frame.value.width * edge.value) / 100);
 const viewBox = computed(() => {
@@ -40,11 +56,24 @@ const viewBox = computed(() => {
       </defs>
       <g transform="scale(1 -1)">
         <path :d="ringPath(panel.outline)" class="panel" />
-        <g clip-path="url(#before)"><PhotoOverlay :photo="pick(first)" :vehicle="vehicle" /></g>
-        <g clip-path="url(#after)"><PhotoOverlay :photo="pick(second)" :vehicle="vehicle" /></g>
+        <g clip-path="url(#before)">
+          <PhotoOverlay :photo="pick(first)" :vehicle="vehicle" />
+          <path :d="outlineOf(pick(first))" class="stroked" />
+        </g>
+        <g clip-path="url(#after)">
+          <PhotoOverlay :photo="pick(second)" :vehicle="vehicle" />
+          <path :d="outlineOf(pick(second))" class="stroked" />
+        </g>
         <path :d="`M${cut} ${frame.y}v${frame.height}`" class="edge" />
       </g>
     </svg>
+    <p v-if="compared">
+      {{ compared.areas
+      }}<template v-if="compared.times"
+        >: <strong>{{ compared.times }}</strong></template
+      >.
+    </p>
+    <p v-else class="small soft">Stroke the same kind of damage on both pictures, and its area is compared.</p>
     <KitSlider v-model="edge" label="Draw the edge across" :max="100" />
     <div class="row small">
       <KitSelect v-model="first" aria-label="Before">
@@ -67,6 +96,12 @@ svg {
 .panel {
   fill: var(--metal);
   stroke: var(--metal-line);
+  vector-effect: non-scaling-stroke;
+}
+.stroked {
+  fill: none;
+  stroke: var(--mark);
+  stroke-width: 2;
   vector-effect: non-scaling-stroke;
 }
 .edge {
