@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { textOf } from '@aspecta/server/testing/pdfText';
-import { clickOn, expect, rollIn, signIn, test } from './house.ts';
+import { clickOn, placeOn, expect, rollIn, signIn, test } from './house.ts';
 
 /* The inspection as people do it: walking round with a phone, reading by gauge, tracing a picture, two at one car. */
 
@@ -97,7 +97,9 @@ test('a picture is brought to true size and the damage is traced on it', async (
   await signIn(page, house);
   const car = await rollIn(page, 'Pictured');
   const file = info.outputPath('IMG_1.jpg');
+  const rust = Buffer.from('<svg width="120" height="120"><circle cx="60" cy="60" r="60" fill="#8a4a22"/></svg>');
   await sharp({ create: { width: 800, height: 600, channels: 3, background: '#8a8f8c' } })
+    .composite([{ input: rust, left: 340, top: 240 }])
     .jpeg()
     .toFile(file);
   await page.goto(`${house.url}/vehicles/${car}/panels/roof`);
@@ -121,6 +123,20 @@ test('a picture is brought to true size and the damage is traced on it', async (
   await page.getByRole('button', { name: 'Use the rectangle' }).click();
   await expect(page.getByText('By four points, and not checked.')).toBeVisible();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
+  // One stroke on the rust outlines it: a circle of 60 px, which is about 18 cm² there.
+  await page.getByRole('button', { name: 'Stroke damage' }).click();
+  const [from, to] = [await placeOn(page, 380, 300), await placeOn(page, 415, 310)];
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(to.x, to.y, { steps: 5 });
+  await page.mouse.up();
+  const told = page.getByText(/of rust on the panel/).locator('..');
+  await expect(told).toBeVisible();
+  const stroked = Number(/([\d.]+) cm²/.exec((await told.textContent())!)![1]);
+  expect(stroked).toBeGreaterThan(16);
+  expect(stroked).toBeLessThan(21);
+  await page.getByRole('button', { name: 'Keep its area' }).click();
+  await expect(page.getByText('Rust stroked on it')).toBeVisible();
   await page.getByRole('button', { name: 'Trace damage' }).click();
   for (const [x, y] of [
     [300, 200],
