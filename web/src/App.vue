@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router';
 import StationLine from './car/StationLine.vue';
 import ConnectionBar from './shell/ConnectionBar.vue';
 import KeyHelp from './shell/KeyHelp.vue';
+import KeyRow from './shell/KeyRow.vue';
 import SignInAgain from './shell/SignInAgain.vue';
 import TopBar from './shell/TopBar.vue';
 import { useConnection } from './shell/connection.ts';
@@ -18,11 +19,18 @@ const route = useRoute();
 /** The car whose pages are open. */
 const carId = computed(() => (route.path.startsWith('/vehicles/') ? String(route.params['id']) : ''));
 onMounted(() => connection.watch());
+/** Past the bars, to what the page is about. */
+function toPage(): void {
+  const page = document.querySelector<HTMLElement>('main');
+  page?.setAttribute('tabindex', '-1');
+  page?.focus();
+}
 </script>
 
 <template>
   <KitProvider :night="look.night">
     <div class="app">
+      <a href="#page" class="skip" @click.prevent="toPage">Go to the page</a>
       <div class="above">
         <TopBar v-if="session.current" />
         <StationLine v-if="carId && session.current && !session.isCustomer" :id="carId" :key="carId" />
@@ -32,12 +40,26 @@ onMounted(() => connection.watch());
         <component :is="Component" :key="route.path" />
       </RouterView>
       <SignInAgain />
+      <KeyRow />
       <KeyHelp />
     </div>
   </KitProvider>
 </template>
 
 <style scoped>
+.skip {
+  position: absolute;
+  left: 0.5rem;
+  top: -4rem;
+  z-index: 30;
+  padding: 0.7rem 1rem;
+  background: var(--card);
+  border: 2px solid var(--mark);
+  border-radius: 8px;
+}
+.skip:focus {
+  top: 0.4rem;
+}
 .above {
   flex: none;
 }

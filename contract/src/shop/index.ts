@@ -38,6 +38,16 @@ export const personUnits = (shop: Pick<Shop, 'unit' | 'coatingUnit' | 'heatUnit'
   heat: shop.heatUnit,
 });
 
+/** What the first owner is asked for; house rules change the rest later. */
+export interface SetUp extends Pick<Shop, 'unit' | 'currency' | 'taxRate'> {
+  shop: string;
+  name: string;
+  email: string;
+  password: string;
+  /** An hour of work, minor units. */
+  hour: number;
+}
+
 export interface SessionView {
   person: Person;
   shop: Shop;

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { Role, Shop } from './index.ts';
+import type { Role, SetUp, Shop } from './index.ts';
 
 /* What may come in, by field. */
 export const email = Joi.string().trim().email({ tlds: false }).max(200).required();
@@ -11,12 +11,6 @@ export const signInSchema = Joi.object<{ email: string; password: string }>({
   email,
   password: Joi.string().max(200).required(),
 });
-export const setupSchema = Joi.object<{ shop: string; name: string; email: string; password: string }>({
-  shop: name,
-  name,
-  email,
-  password,
-});
 export const personSchema = Joi.object<{ name: string; email: string; password: string; role: Role }>({
   name,
   email,
@@ -26,14 +20,27 @@ export const personSchema = Joi.object<{ name: string; email: string; password: 
 export const roleSchema = Joi.object<{ role: Role }>({ role });
 
 const money = Joi.number().integer().min(0).max(100_000_000);
+const currency = Joi.string()
+  .uppercase()
+  .pattern(/^[A-Z]{3}$/, 'currency')
+  .required();
+const unit = Joi.valid('mm', 'in').required();
+const taxRate = Joi.number().min(0).max(1).required();
+export const setupSchema = Joi.object<SetUp>({
+  shop: name,
+  name,
+  email,
+  password,
+  unit: unit.optional().default('mm'),
+  currency: currency.optional().default('EUR'),
+  taxRate: taxRate.optional().default(0.2),
+  hour: money.default(4500),
+});
 export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
   name,
-  currency: Joi.string()
-    .uppercase()
-    .pattern(/^[A-Z]{3}$/, 'currency')
-    .required(),
-  unit: Joi.valid('mm', 'in').required(),
-  taxRate: Joi.number().min(0).max(1).required(),
+  currency,
+  unit,
+  taxRate,
   rates: Joi.object({
     hour: money.required(),
     sheetDm2: money.required(),

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { DataSource } from 'typeorm';
-import type { Person, Shop } from '@aspecta/contract/shop';
+import type { Person, Shop, SetUp } from '@aspecta/contract/shop';
 import { changeVersioned } from '../db/change.ts';
 import { changeOfShop } from '../db/changeOf.ts';
 import { alreadyThere, notFound, ServerProblem } from '../http/problems.ts';
@@ -26,7 +26,7 @@ export class ShopService {
   }
 
   /** The first shop and its owner; only while there is none. */
-  async setUp(input: { shop: string; name: string; email: string; password: string }): Promise<Caller> {
+  async setUp(input: SetUp): Promise<Caller> {
     checkPassword(input.password, [input.name, input.email, input.shop]);
     const runner = this.db.createQueryRunner();
     // Two who set up at once: there is no row yet that could be locked.
@@ -42,18 +42,24 @@ export class ShopService {
     }
   }
 
-  async createShop(input: { shop: string; name: string; email: string; password: string }): Promise<Caller> {
+  async createShop({
+    unit = 'mm',
+    currency = 'EUR',
+    taxRate = 0.2,
+    hour = DEFAULT_RATES.hour,
+    ...input
+  }: Pick<SetUp, 'shop' | 'name' | 'email' | 'password'> & Partial<SetUp>): Promise<Caller> {
     const shop: ShopRow = {
       id: randomUUID(),
       name: input.shop,
-      currency: 'EUR',
-      unit: 'mm',
-      taxRate: 0.2,
-      rates: DEFAULT_RATES,
+      currency,
+      unit,
+      taxRate,
+      rates: { ...DEFAULT_RATES, hour },
       overlay: false,
       temperature: 20,
-      coatingUnit: 'um',
-      heatUnit: 'C',
+      coatingUnit: unit === 'in' ? 'mil' : 'um',
+      heatUnit: unit === 'in' ? 'F' : 'C',
       version: 1,
     };
     const person = await personRow(shop.id, { ...input, role: 'owner' });

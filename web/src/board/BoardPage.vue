@@ -9,9 +9,11 @@ import { signOf } from '@aspecta/core/survey';
 import { belowVehicle } from '../car/belowVehicle.ts';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
 import HatchPatterns from '../sheet/HatchPatterns.vue';
 import SheetView from '../sheet/SheetView.vue';
 import { get } from '../shell/api.ts';
+import { useInAddress } from '../shell/inAddress.ts';
 import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { percent } from '../shell/units.ts';
@@ -20,6 +22,7 @@ import Waiting from '../shell/Waiting.vue';
 import FindList from '../survey/FindList.vue';
 import ImportDialog from '../survey/ImportDialog.vue';
 import { boardScene, STATES, type PanelLook } from './boardScene.ts';
+import PanelList from './PanelList.vue';
 import NotesText from './NotesText.vue';
 import RepairList from './RepairList.vue';
 import ReportDialog from './ReportDialog.vue';
@@ -57,8 +60,26 @@ const coverage = computed(() => {
   return panels.reduce((sum, panel) => sum + panel.coverage, 0) / Math.max(1, panels.length);
 });
 const hovered = ref('');
+/** On a narrow screen a panel of the whole body is smaller than a fingertip: one side of it at a time. */
+const narrow = window.matchMedia?.('(max-width: 640px)').matches ?? false;
+const views = computed(() => load.data.value?.scene.views ?? []);
+const viewId = useInAddress<string>(
+  'view',
+  () => (narrow ? (views.value[0]?.view.id ?? 'all') : 'all'),
+  () => ['all', ...views.value.map(({ view }) => view.id)],
+);
+const shown = computed(() => views.value.filter(({ view }) => viewId.value === 'all' || view.id === viewId.value));
+const box = computed(() => (viewId.value === 'all' ? load.data.value!.scene.box : shown.value[0]!.box));
+const shapes = computed(() =>
+  load.data.value!.scene.shapes.filter(({ panel }) => viewId.value === 'all' || panel.view === viewId.value),
+);
+const viewOptions = computed(() => [
+  { value: 'all', label: 'All' },
+  ...views.value.map(({ view }) => ({ value: view.id, label: view.name })),
+]);
 const open = (panel: string) => router.push(`/vehicles/${props.id}/panels/${panel}`);
-const flags = computed(() => load.data.value?.scene.shapes.filter((shape) => shape.awaited) ?? []);
+const awaited = computed(() => load.data.value?.scene.shapes.filter((shape) => shape.awaited) ?? []);
+const flags = computed(() => shapes.value.filter((shape) => shape.awaited));
 const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
 </script>
 
@@ -85,12 +106,13 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
       </template>
       <template #sheet>
         <SheetView
-          :box="load.data.value.scene.box"
+          :key="viewId"
+          :box="box"
           label="The body opened flat. Choose a panel with Tab and Enter, or tap it."
           class="board"
         >
           <g
-            v-for="shape in load.data.value.scene.shapes"
+            v-for="shape in shapes"
             :key="shape.panel.id"
             class="shape"
             role="link"
@@ -123,7 +145,7 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
           </g>
           <template #over="{ place }">
             <text
-              v-for="{ view, at } in load.data.value.scene.views"
+              v-for="{ view, at } in shown"
               :key="view.id + at[0]"
               class="view"
               :x="text(at, place)[0]"
@@ -147,11 +169,20 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
       </template>
       <template #card>
         <div class="stack">
+          <KitChips
+            v-if="narrow || viewId !== 'all'"
+            v-model="viewId"
+            class="sides"
+            legend="Which side"
+            hide-legend
+            :options="viewOptions"
+          />
           <div>
             <p class="eyebrow">How much of this body is known?</p>
             <p class="figure">{{ percent(coverage) }}</p>
             <p class="soft small">of the panels’ area lies within reach of a reading. The rest may hide anything.</p>
           </div>
+          <PanelList :vehicle="id" :shapes="load.data.value.scene.shapes" :views="views" />
           <FindList
             :finds="load.data.value.finds"
             :vehicle="id"
@@ -170,10 +201,10 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
               <span class="grow">{{ look.label }}</span><span class="mono">{{ counts.get(key) ?? 0 }}</span>
             </li>
           </ul>
-          <div v-if="flags.length > 0">
+          <div v-if="awaited.length > 0">
             <p class="eyebrow">Awaited</p>
             <ul class="plain-list">
-              <li v-for="shape in flags" :key="shape.panel.id">
+              <li v-for="shape in awaited" :key="shape.panel.id">
                 <RouterLink to="/orders">{{ shape.panel.name }}</RouterLink><span
                   class="small"
                   :class="shape.awaited?.late ? 'alarm' : 'soft'"
@@ -275,6 +306,14 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
   font-size: 0.9rem;
   pointer-events: none;
   max-width: calc(100% - 5rem);
+}
+.sides :deep(.group) {
+  flex-wrap: nowrap;
+  overflow-x: auto;
+  padding-bottom: 0.2rem;
+}
+.sides :deep(.chip) {
+  flex: none;
 }
 .legend {
   list-style: none;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { BoardPanel } from '@aspecta/contract/board';
 import { bodyPlan } from '@aspecta/core/body';
-import { boardScene, STATES } from './boardScene.ts';
+import { boardScene, STATES, foundPanels } from './boardScene.ts';
 
 const plan = bodyPlan('saloon');
 const entry = (over: Partial<BoardPanel>): BoardPanel => ({
@@ -39,4 +39,35 @@ describe('the board', () => {
     expect(new Set(looks.map((look) => look.fill)).size).toBe(looks.length);
     expect(looks.filter((look) => look.hatch === null).map((look) => look.label)).toEqual(['Measured, sound']);
   });
+});
+
+describe('finding a panel', () => {
+  const plan = bodyPlan('saloon');
+  const { shapes, views } = boardScene(plan, []);
+  const found = (words: string) => foundPanels(shapes, views, words).map(({ panel }) => panel.id);
+
+  it('takes the beginnings of words in any order, also of the side', () => {
+    expect(found('left sill')).toContain('sill-l');
+    expect(found('left sill')).not.toContain('sill-r');
+    expect(found('SILL')).toEqual(expect.arrayContaining(['sill-l', 'sill-r']));
+    expect(found('')).toHaveLength(plan.panels.length);
+    expect(found('zeppelin')).toEqual([]);
+    // Within a word is not at its beginning.
+    expect(found('ill')).toEqual([]);
+  });
+
+  it.each(['saloon', 'pickup', 'offroader', 'platform'])(
+    'has every panel of the %s in one view, inside its box',
+    (id) => {
+      const body = bodyPlan(id);
+      const scene = boardScene(body, []);
+      for (const panel of body.panels) {
+        const view = scene.views.find((entry) => entry.view.id === panel.view)!;
+        for (const [u, v] of panel.outline) {
+          expect(u + panel.placement[0]).toBeGreaterThanOrEqual(view.box.minU - 0.01);
+          expect(v + panel.placement[1]).toBeLessThanOrEqual(view.box.maxV);
+        }
+      }
+    },
+  );
 });

@@ -17,6 +17,9 @@ export const STATES: Record<PanelLook, { label: string; fill: string; hatch: str
   done: { label: 'Done', fill: 'var(--done)', hatch: 'done' },
 };
 
+/** Room above a view for its name, mm. */
+const ABOVE = 160;
+
 export interface BoardShape {
   panel: Panel;
   state: PanelLook;
@@ -34,7 +37,7 @@ export interface BoardShape {
 export function boardScene(
   plan: BodyPlan,
   board: readonly BoardPanel[],
-): { shapes: BoardShape[]; views: { view: View; at: Point }[]; box: Box } {
+): { shapes: BoardShape[]; views: { view: View; at: Point; box: Box }[]; box: Box } {
   const shapes = plan.panels.map((panel): BoardShape => {
     const known = board.find((entry) => entry.panel === panel.id);
     const state = known?.state ?? 'unmeasured';
@@ -67,20 +70,34 @@ export function boardScene(
     box: boxOf(panel.outline.map(([u, v]): Point => [u + panel.placement[0], v + panel.placement[1]])),
   }));
   const views = plan.views.map((view) => {
-    const own = boxes.filter((entry) => entry.view === view.id);
-    return {
-      view,
-      at: [Math.min(...own.map(({ box }) => box.minU)), Math.max(...own.map(({ box }) => box.maxV)) + 60] as Point,
-    };
+    const box = around(boxes.filter((entry) => entry.view === view.id).map((entry) => entry.box));
+    return { view, at: [box.minU, box.maxV - ABOVE + 60] as Point, box };
   });
-  const all = boxes.map(({ box }) => box);
-  const box = {
-    minU: Math.min(...all.map((b) => b.minU)),
-    minV: Math.min(...all.map((b) => b.minV)),
-    maxU: Math.max(...all.map((b) => b.maxU)),
-    maxV: Math.max(...all.map((b) => b.maxV)) + 160,
-  };
-  return { shapes, views, box };
+  return { shapes, views, box: around(boxes.map(({ box }) => box)) };
+}
+
+const around = (boxes: readonly Box[]): Box => ({
+  minU: Math.min(...boxes.map((b) => b.minU)),
+  minV: Math.min(...boxes.map((b) => b.minV)),
+  maxU: Math.max(...boxes.map((b) => b.maxU)),
+  maxV: Math.max(...boxes.map((b) => b.maxV)) + ABOVE,
+});
+
+/**
+ * Panels by the words that people type: every word must begin a word of the name or of the view, in any order.
+ * What waits or is worst comes first where nothing is typed.
+ */
+export function foundPanels(
+  shapes: readonly BoardShape[],
+  views: readonly { view: View }[],
+  words: string,
+): BoardShape[] {
+  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
+  return shapes.filter(({ panel }) => {
+    const view = views.find((entry) => entry.view.id === panel.view)?.view.name ?? '';
+    const own = `${panel.name} ${view} ${panel.id}`.toLowerCase().split(/[^a-z0-9]+/);
+    return wanted.every((word) => own.some((part) => part.startsWith(word)));
+  });
 }
 
 function labelOf(panel: Panel, state: PanelLook, known: BoardPanel | undefined): string {

@@ -12,7 +12,7 @@ import { planOf } from '../shell/plans.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
-import { wholeNumber } from '../shell/whole.ts';
+import { wholeNumber } from '../shell/typedNumber.ts';
 import type { PanelPrice } from './page.ts';
 
 /* Gives a price to a panel of a car, so that its verdict weighs the whole panel with it. */

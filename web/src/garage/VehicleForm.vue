@@ -16,7 +16,7 @@ import { ApiProblem, post, put } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
 import { plansToChoose } from '../shell/plans.ts';
 import { useForm } from '../shell/useForm.ts';
-import { wholeNumber } from '../shell/whole.ts';
+import { wholeNumber } from '../shell/typedNumber.ts';
 
 const props = defineProps<{ vehicle: Vehicle | null }>();
 const emit = defineEmits<{ close: []; saved: [] }>();

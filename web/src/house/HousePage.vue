@@ -12,6 +12,7 @@ import KitNotice from '../kit/KitNotice.vue';
 import { ApiProblem, get, put } from '../shell/api.ts';
 import { majorUnits, minorUnits } from '../shell/money.ts';
 import { useSession } from '../shell/session.ts';
+import { shareOf } from '../shell/typedNumber.ts';
 import { useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
@@ -42,11 +43,6 @@ const load = useLoad(async () => {
   if (rules.version === 0) take(shop);
   return true;
 });
-/** A number as it is typed; what is none is passed on, so that the server refuses it at its field. */
-function decimal(text: string): number | string {
-  const value = Number(text.trim().replace(',', '.'));
-  return text.trim() !== '' && Number.isFinite(value) ? value : text;
-}
 /** Rates are kept for dm² and metres; a shop of inches says them for square feet and feet. */
 const PER_FOOT: Readonly<Record<string, number>> = { sheetDm2: 9.290_304, coatDm2: 9.290_304, weldMetre: 0.3048 };
 const per = (key: string, unit: Shop['unit']) => (unit === 'in' ? (PER_FOOT[key] ?? 1) : 1);
@@ -79,7 +75,6 @@ function take(shop: Shop): void {
 async function save(): Promise<void> {
   saved.value = false;
   saved.value = await form.submit(async () => {
-    const tax = decimal(rules.tax);
     const rates = {
       hour: stored('hour'),
       sheetDm2: stored('sheetDm2'),
@@ -92,7 +87,7 @@ async function save(): Promise<void> {
           name: rules.name,
           currency: rules.currency,
           unit: rules.unit,
-          taxRate: typeof tax === 'number' ? tax / 100 : tax,
+          taxRate: shareOf(rules.tax),
           rates,
           overlay: rules.overlay,
           temperature: units.heat.read(rules.temperature),

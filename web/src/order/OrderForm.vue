@@ -16,7 +16,7 @@ import { newId } from '../shell/newId.ts';
 import { planOf } from '../shell/plans.ts';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
-import { wholeNumber } from '../shell/whole.ts';
+import { wholeNumber } from '../shell/typedNumber.ts';
 
 /* A line of the order book: a new one for one of the cars, or what is known of one that is there. */
 const props = defineProps<{ vehicles?: readonly GarageVehicle[]; line?: OrderLine }>();

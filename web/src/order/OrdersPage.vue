@@ -8,6 +8,7 @@ import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import { get } from '../shell/api.ts';
+import { useInAddress } from '../shell/inAddress.ts';
 import { useSession } from '../shell/session.ts';
 import { useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
@@ -22,7 +23,16 @@ const load = useLoad(async () => {
   return { orders, vehicles };
 });
 const adding = ref(false);
-const filter = ref<'open' | 'awaited' | 'all'>('open');
+const FILTERS = [
+  { value: 'open', label: 'Open' },
+  { value: 'awaited', label: 'On the way' },
+  { value: 'all', label: 'All' },
+] as const;
+const filter = useInAddress<'open' | 'awaited' | 'all'>(
+  'show',
+  () => 'open',
+  () => FILTERS.map(({ value }) => value),
+);
 const shown = computed(() =>
   (load.data.value?.orders ?? []).filter(
     (line) => filter.value === 'all' || (filter.value === 'awaited' ? isAwaited(line.state) : !isOver(line.state)),
@@ -33,11 +43,6 @@ const toPay = computed(() =>
   (load.data.value?.orders ?? []).filter((line) => line.state === 'wanted').reduce((sum, line) => sum + line.landed, 0),
 );
 const onWay = computed(() => (load.data.value?.orders ?? []).filter((line) => isAwaited(line.state)));
-const FILTERS = [
-  { value: 'open', label: 'Open' },
-  { value: 'awaited', label: 'On the way' },
-  { value: 'all', label: 'All' },
-] as const;
 </script>
 
 <template>

@@ -68,8 +68,10 @@ describe('the order book', () => {
     const page = await open();
     expect(shown(page)).toEqual(['a', 'b', 'c', 'd']);
     await page.get('input[value=awaited]').setValue(true);
+    await flushPromises();
     expect(shown(page)).toEqual(['c', 'd']);
     await page.get('input[value=all]').setValue(true);
+    await flushPromises();
     expect(shown(page)).toEqual(['a', 'b', 'c', 'd', 'e', 'f']);
   });
 

@@ -1,23 +1,15 @@
 <script setup lang="ts">
-import { reactive } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { bodyPlan } from '@aspecta/core/body';
 import FlankSketch from '../garage/FlankSketch.vue';
-import KitButton from '../kit/KitButton.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
-import KitNotice from '../kit/KitNotice.vue';
 import { useSession } from './session.ts';
+import SetUpForm from './SetUpForm.vue';
 import SignInForm from './SignInForm.vue';
-import NewPassword from './NewPassword.vue';
-import { useForm } from './useForm.ts';
 
 const session = useSession();
 const router = useRouter();
 const route = useRoute();
 const plan = bodyPlan('saloon');
-const fresh = reactive({ shop: '', name: '', email: '', password: '' });
-const form = useForm();
 
 function enter(): void {
   const to =
@@ -25,9 +17,6 @@ function enter(): void {
       ? route.query['to']
       : '/';
   void router.replace(to);
-}
-async function setUp(): Promise<void> {
-  if (await form.submit(() => session.setUp({ ...fresh }))) enter();
 }
 </script>
 
@@ -49,20 +38,7 @@ async function setUp(): Promise<void> {
       <template v-if="session.door?.needsSetup">
         <h2>Open your shop</h2>
         <p class="soft small">The first account is the owner’s. More people can be added later.</p>
-        <form class="stack" @submit.prevent="setUp">
-          <KitField v-slot="{ bind }" label="Name of the shop" :error="form.errors['shop']"
-            ><KitInput v-bind="bind" v-model="fresh.shop"
-          /></KitField>
-          <KitField v-slot="{ bind }" label="Your name" :error="form.errors['name']"
-            ><KitInput v-bind="bind" v-model="fresh.name" autocomplete="name"
-          /></KitField>
-          <KitField v-slot="{ bind }" label="E-mail" :error="form.errors['email']"
-            ><KitInput v-bind="bind" v-model="fresh.email" type="email" autocomplete="username"
-          /></KitField>
-          <NewPassword v-model="fresh.password" :error="form.errors['password']" />
-          <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
-          <KitButton submit main :disabled="form.busy.value">Open the shop</KitButton>
-        </form>
+        <SetUpForm @done="enter" />
       </template>
       <template v-else>
         <h2>Sign in</h2>

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
-import { personUnits, type DoorView, type SessionView, type Shop } from '@aspecta/contract/shop';
+import { personUnits, type DoorView, type SessionView, type SetUp, type Shop } from '@aspecta/contract/shop';
 import type { PersonUnits } from '@aspecta/core/units';
 import { get, post, remove, setApiHooks } from './api.ts';
 import { forgetKnown, lastKnown, remember } from '../outbox/device.ts';
@@ -53,8 +53,7 @@ export const useSession = defineStore('session', () => {
   const signIn = async (email: string, password: string) =>
     enter(await post<SessionView>('/session', { email, password }));
   const signInDemo = async () => enter(await post<SessionView>('/session/demo'));
-  const setUp = async (input: { shop: string; name: string; email: string; password: string }) =>
-    enter(await post<SessionView>('/setup', input));
+  const setUp = async (input: SetUp) => enter(await post<SessionView>('/setup', input));
   async function signOut(): Promise<void> {
     await remove('/session');
     await forgetKnown();

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, watch } from 'vue';
 import type { Vehicle } from '@aspecta/contract/garage';
 import type { PhotoView, ReadingView } from '@aspecta/contract/survey';
 import { layerOf, type BodyPlan, type Panel } from '@aspecta/core/body';
@@ -10,6 +10,7 @@ import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitSelect from '../kit/KitSelect.vue';
 import KitTabs from '../kit/KitTabs.vue';
+import { useInAddress } from '../shell/inAddress.ts';
 import FindList from './FindList.vue';
 import MapCharts from './MapCharts.vue';
 import NextList from './NextList.vue';
@@ -44,7 +45,7 @@ const expected = defineModel<{ p50: readonly Polygon[]; p90: readonly Polygon[] 
   required: true,
 });
 type Tab = 'map' | 'pits' | 'extent' | 'section' | 'pictures';
-const tab = ref<Tab>('map');
+
 const tabs = computed(() => [
   { value: 'map' as const, label: 'Map' },
   { value: 'pits' as const, label: 'Pits' },
@@ -52,6 +53,11 @@ const tabs = computed(() => [
   ...(props.panel.layers.length > 1 ? [{ value: 'section' as const, label: 'Section' }] : []),
   { value: 'pictures' as const, label: 'Pictures' },
 ]);
+const tab = useInAddress<Tab>(
+  'tab',
+  () => 'map',
+  () => tabs.value.map(({ value }) => value),
+);
 const current = computed(() => layerOf(props.panel, layer.value));
 const layers = computed(() => props.panel.layers.map(({ id, name }) => ({ value: id, label: name })));
 watch(tab, (now) => {

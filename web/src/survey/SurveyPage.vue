@@ -5,6 +5,7 @@ import { REGION_KINDS, type PhotoView, type ReadingView, type ZoneView } from '@
 import { layerOf } from '@aspecta/core/body';
 import { inRing, type Point, type Polygon } from '@aspecta/core/geometry';
 import { zoneClassFrom, type NextReading } from '@aspecta/core/survey';
+import CarLocator from '../car/CarLocator.vue';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { takeTraced } from '../photo/traced.ts';
@@ -265,7 +266,8 @@ const TOOLS = [
           @add="draft.add"
           @close="draft.close(layer)"
           @next="readNext"
-        />
+          ><CarLocator :plan="load.data.value.plan" :panel="load.data.value.panel" :place="marked[0] ?? null"
+        /></SurveySheet>
       </template>
       <template #card>
         <KitNotice bad v-if="survey.problem.value ?? form.general.value">

@@ -12,7 +12,7 @@ import { newId } from '../shell/newId.ts';
 import { useSession } from '../shell/session.ts';
 import { useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
-import { wholeNumber } from '../shell/whole.ts';
+import { wholeNumber } from '../shell/typedNumber.ts';
 
 const props = defineProps<{ vehicle: string; panel: string; known: boolean; foreign: number }>();
 const emit = defineEmits<{ added: [] }>();

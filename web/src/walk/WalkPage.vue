@@ -6,6 +6,7 @@ import { panelOf } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
 import { cautionsFor } from '@aspecta/core/safety';
 import { SIGNS, signOf, type SignId } from '@aspecta/core/survey';
+import CarLocator from '../car/CarLocator.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
@@ -184,6 +185,7 @@ const again = () =>
               <circle r="26" /><path d="M-38 0h18M20 0h18M0 -38v18M0 20v18" />
             </g>
           </template>
+          <template #html><CarLocator :plan="load.data.value!.plan" :panel="panel" :place="place.at" /></template>
         </SheetView>
         <div v-else class="done">
           <p class="figure">{{ percent(walk.coverage) }}</p>
