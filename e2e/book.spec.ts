@@ -173,6 +173,8 @@ test('by touch on a phone: pieces are laid on a sheet, a door is shimmed, filler
 test('a long calculation shows how far it is, leaves the page free, and can be stopped', async ({ page, house }) => {
   await page.goto(`${house.url}/book/figures/weld.field`);
   const given = page.getByLabel('Input, JSON');
+  await expect(page.getByLabel('start, row 1', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'As JSON' }).click();
   await expect(given).toHaveValue(/stitches/);
   const stitches = Array.from({ length: 100 }, (_, i) => ({
     start: [100, 150],
@@ -189,15 +191,35 @@ test('a long calculation shows how far it is, leaves the page free, and can be s
   await expect(bar).toHaveAttribute('aria-valuenow', /[1-9]/);
   // The page is free while the worker computes: a click is answered, and the bar still stands.
   await page.getByRole('button', { name: 'The worked example' }).click();
-  await expect(given).toHaveValue(/"cell": 2/);
+  await expect(page.getByLabel(/^Side of a cell/)).toHaveValue('2');
   await expect(bar).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText('Stopped.')).toBeVisible();
   // A new worker takes the next question.
   await page.getByRole('button', { name: 'Compute again' }).click();
   await expect(page.getByText(/Answer, in \d+ ms/)).toBeVisible();
-  await expect(page.getByText(/"meanRise"/)).toBeVisible();
+  await expect(page.getByLabel('Answer').getByText('mean of the sheet at each time')).toBeVisible();
+  await page.getByRole('button', { name: 'As JSON' }).click();
   await given.fill('{"width": 1}');
   await page.getByRole('button', { name: 'Compute', exact: true }).click();
-  await expect(page.getByRole('alert')).toHaveText(/height: height is required/);
+  await expect(page.getByRole('alert')).toHaveText(/height is required/);
+});
+
+test('a plan is typed as a table, pasted out of a spreadsheet, and told as one', async ({ page, house }) => {
+  await page.goto(`${house.url}/book/figures/plan.schedule`);
+  await expect(page.getByLabel('Name, row 4')).toHaveValue('weld');
+  // What comes out of a spreadsheet: tabs between cells, one row on a line, with the headings of the table.
+  await page.getByLabel('Name, row 1').evaluate((cell) => {
+    const pasted = new DataTransfer();
+    pasted.setData('text/plain', 'name\twork\tunits of each resource\ncut\t3\thand 1\nweld\tlong\thand 2');
+    cell.dispatchEvent(new ClipboardEvent('paste', { clipboardData: pasted, bubbles: true, cancelable: true }));
+  });
+  await expect(page.getByText('2 rows taken.')).toBeVisible();
+  await page.getByRole('button', { name: 'Compute', exact: true }).click();
+  await expect(page.getByRole('alert')).toHaveText(/“long” is no number/);
+  await page.getByLabel('Work, row 2').fill('5');
+  await page.getByLabel(/waits for, row 2/).fill('cut, FS, 24');
+  await page.getByRole('button', { name: 'Compute', exact: true }).click();
+  // Three hours, a day in between, five hours.
+  await expect(page.getByLabel('Answer').getByText('32 h', { exact: true }).first()).toBeVisible();
 });

@@ -18,6 +18,7 @@ import {
   seconds,
   table,
   word,
+  rings,
 } from './kit.ts';
 
 const LOOK_BEHIND =
@@ -86,13 +87,31 @@ export const cutCalculations = [
     sources: ['Boykov & Kolmogorov 2004 (minimum cut)', `costs and margins: ${PRACTICE}`],
     cautions: [LOOK_BEHIND],
     needs: {
-      panel: table(
-        'outline; may: openings, creases, flanges, holes, hidden, doubleCurved, heatSensitive, unweldable, seams, layers; mm',
-      ),
+      panel: object({ outline: ring('outline') }, 'panel', {
+        openings: rings('openings'),
+        creases: many(object({ id: word('mark'), name: word('name'), line: points('line') }), 'creases'),
+        flanges: rings('flanges that can be welded to'),
+        holes: rings('holes and drains to keep clear of'),
+        hidden: rings('areas under trim or carpet'),
+        doubleCurved: rings('areas of double curvature'),
+        heatSensitive: rings('areas beside glass, lead, wiring or foam'),
+        unweldable: rings('areas too thin to weld to'),
+        seams: many(object({ line: points('seam'), pitch: mm('pitch of its spots') }), 'spot-welded seams'),
+        layers: many(word('layer'), 'sheets behind each other, outermost first'),
+      }).unknown(),
       damage: many(Joi.array().items(Joi.array().items(Joi.number().unsafe()).length(2)), 'outlines of the damage, mm'),
       margin: mm('sound metal beyond the damage'),
     },
-    may: { house: table('maxCorners, cornerRadius, roughGap, kerf, snap, besideCrease') },
+    may: {
+      house: object({}, 'rules', {
+        maxCorners: number('most straight runs'),
+        cornerRadius: mm('radius of corners'),
+        roughGap: mm('rough cut short of the line'),
+        kerf: mm('width of the blade'),
+        snap: mm('how near a crease the line keeps to it'),
+        besideCrease: mm('beside a crease'),
+      }).unknown(),
+    },
     gives: {
       runs: many(table('from, to, length, follows, name, why, cut'), 'straight runs'),
       corners: points('corners to mark'),

@@ -79,12 +79,23 @@ export const object = (needs: Fields, what = '', may: Fields = {}) => {
 /** Checked in depth by core; here only that it is an object. */
 export const table = (what: string) => Joi.object().description(what);
 
+/** Numbers by name, as resources with how many there are. */
+export const named = (what: string) => Joi.object().pattern(Joi.string(), Joi.number().unsafe()).description(what);
+/** The like by name. */
+export const byName = (schema: Schema, what: string) => Joi.object().pattern(Joi.string(), schema).description(what);
+
 const pair = Joi.array().items(Joi.number().unsafe()).length(2);
 export const point = (what: string) => pair.description(`${what}: [u, v], mm`);
 export const points = (what: string) => many(pair, `${what}: [[u, v], …], mm`);
 export const ring = (what: string) => many(pair, `${what}: corners [[u, v], …] without a closing point, mm`);
 const anyPolygon = Joi.array().items(Joi.array().items(pair));
 export const polygon = (what: string) => anyPolygon.description(`${what}: outer ring, then holes, mm`);
+/** One outline alone, or an outline with holes. */
+export const sheet = (what: string) =>
+  Joi.alternatives(many(pair, 'outline'), many(Joi.array().items(pair), 'outline and holes')).description(
+    `${what}: a ring, or outer ring and holes, mm`,
+  );
+export const rings = (what: string) => many(Joi.array().items(pair), `${what}, mm`);
 export const polygons = (what: string) => many(anyPolygon, `${what}, each outer ring, then holes; mm`);
 export const spread = (what: string, unit: string) =>
   object(

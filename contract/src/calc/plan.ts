@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { criticalPath, schedule } from '@aspecta/core/plan';
-import { calculation, flag, many, number, object, table, word } from './kit.ts';
+import { calculation, flag, many, named, number, object, word } from './kit.ts';
 
 const hours = (what: string) => number(what, 'h');
 const after = Joi.array()
@@ -56,15 +56,15 @@ export const planCalculations = [
     sources: ['Kolisch & Hartmann 2006', 'Tormos & Lova 2001'],
     needs: {
       tasks: many(
-        object(task, '', { after, needs: table('units of each resource'), release: hours('not before') }),
+        object(task, '', { after, needs: named('units of each resource'), release: hours('not before') }),
         'tasks',
       ),
-      resources: table('units of each resource that are there'),
+      resources: named('units of each resource that are there'),
     },
     may: { seconds: number('how much search', 's') },
     gives: {
       makespan: hours('until all is done'),
-      starts: table('start of each task, h'),
+      starts: named('start of each task, h'),
       lowerBound: hours('no schedule is shorter'),
     },
     example: {

@@ -28,6 +28,8 @@ import {
   ring,
   share,
   table,
+  rings,
+  polygons,
 } from './kit.ts';
 
 const square = (w: number, h: number) => [
@@ -203,8 +205,27 @@ export const shapeCalculations = [
     sources: ['DIN 6935', `tabs: ${PRACTICE}`],
     needs: { outline: ring('finished patch'), thickness: mm('sheet') },
     may: {
-      holes: many(Joi.array(), 'rings, mm'),
-      flanges: many(table('side, width, angle, radius; may: turn, tabPitch, curve'), 'flanges'),
+      holes: rings('holes'),
+      flanges: many(
+        object(
+          {
+            side: number('side of the outline, from 0'),
+            width: mm('width outside'),
+            angle: degrees('bent by'),
+            radius: mm('radius inside'),
+          },
+          '',
+          {
+            turn: Joi.string().description('up or down'),
+            tabPitch: mm('width of tabs'),
+            curve: object(
+              { radius: mm('radius of the fold line'), side: Joi.string().description('shrink or stretch') },
+              'curved fold',
+            ),
+          },
+        ).unknown(),
+        'flanges',
+      ),
       trim: mm('left on at bare sides'),
       grain: degrees('rolling direction from u'),
     },
@@ -241,7 +262,7 @@ export const shapeCalculations = [
     sources: ['Art 1966', 'Bennell & Oliveira 2008 (no-fit polygon)'],
     needs: {
       sheet: object({ width: mm('width'), height: mm('height') }, 'sheet'),
-      pieces: many(Joi.array(), 'polygons, mm'),
+      pieces: polygons('pieces'),
       gap: mm('between pieces and to the edge'),
       rotations: Joi.alternatives(Joi.array().items(Joi.number().unsafe()), Joi.number().unsafe()).description(
         'degrees allowed, or a number of equal turns',

@@ -21,6 +21,7 @@ import {
   polygons,
   PRACTICE,
   share,
+  sheet,
   word,
 } from './kit.ts';
 
@@ -81,7 +82,7 @@ export const surveyCalculations = [
     sources: ['Bryan et al. 2006 (level sets)', 'kriging variance'],
     needs: {
       points: many(reading, 'readings'),
-      outline: Joi.array().description('panel: a ring, or outer ring and holes, mm'),
+      outline: sheet('panel'),
       limit: number('limit under which metal cannot be welded, in the unit of the readings'),
       count: number('places wanted'),
       minSpacing: mm('least distance of two places'),

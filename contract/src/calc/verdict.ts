@@ -11,8 +11,10 @@ import {
   QUALIFIED,
   share,
   spread,
-  table,
   word,
+  byName,
+  flag,
+  mm,
 } from './kit.ts';
 
 export const verdictCalculations = [
@@ -22,10 +24,24 @@ export const verdictCalculations = [
     question: 'How much may a sum or product come to?',
     sources: ['Malcolm et al. 1959 (PERT)', 'Monte Carlo, seeded'],
     needs: {
-      variables: table(
-        'by name: triangular or pert {min, mode, max}, lognormal {median, sigma of the log}, fixed {value}',
+      variables: byName(
+        object({ kind: Joi.string().description('triangular, pert, lognormal or fixed') }, '', {
+          min: number('least, triangular and pert'),
+          mode: number('likeliest'),
+          max: number('most'),
+          median: number('median, lognormal'),
+          sigma: number('spread of the log, lognormal'),
+          value: number('value, fixed'),
+        }).unknown(),
+        'doubtful quantities, by name',
       ),
-      expression: table('{op: sum or product, of: [name or expression]}'),
+      expression: object(
+        {
+          op: Joi.string().description('sum or product'),
+          of: many(Joi.alternatives(Joi.string(), Joi.object()), 'names of quantities, or expressions'),
+        },
+        'what is made of them',
+      ).unknown(),
       runs: number('draws'),
       seed: number('start of the stream'),
     },
@@ -46,10 +62,66 @@ export const verdictCalculations = [
     sources: [`counted elements: ${PRACTICE}`, 'Malcolm et al. 1959 (PERT)'],
     cautions: [QUALIFIED],
     needs: {
-      repair: table('panel, zones and offer; lengths mm, areas mm², money minor units'),
-      rates: table('hour, sheetDm2, weldMetre, coatDm2; minor units'),
+      repair: object(
+        {
+          panel: object(
+            {
+              name: word('panel'),
+              area: number('area', 'mm²'),
+              jointLength: mm('joints that hold the whole panel'),
+              spotWelds: number('as-built spots in them'),
+              bolted: flag('bolted on'),
+              thickness: mm('sheet'),
+              curvature: Joi.string().description('flat, single or double curvature'),
+              structural: flag('load bearing'),
+              visible: flag('visible when the car is finished'),
+            },
+            'panel',
+            { material: Joi.string().description('steel or aluminium') },
+          ).unknown(),
+          zones: many(
+            object(
+              {
+                class: Joi.string().description('through, thin, pitted, filler or old-repair'),
+                area: number('damage', 'mm²'),
+                patchPerimeter: mm('around the patch'),
+                patchArea: number('patch', 'mm²'),
+              },
+              '',
+              { toMount: mm('to the nearest mount').allow(null) },
+            ).unknown(),
+            'damage',
+          ),
+        },
+        'repair',
+        {
+          layers: number('layers on which it lies'),
+          offer: object({ landed: money('landed price'), leadDays: number('delivery', 'days') }, 'bought panel')
+            .unknown()
+            .allow(null),
+        },
+      ).unknown(),
+      rates: object(
+        {
+          hour: money('an hour of work'),
+          sheetDm2: money('a square decimetre of sheet'),
+          weldMetre: money('wire, gas and discs for a metre of weld'),
+          coatDm2: money('a square decimetre of coating'),
+        },
+        'rates',
+      ).unknown(),
     },
-    may: { house: table('rules of the shop') },
+    may: {
+      house: object({}, 'rules of the shop', {
+        mountRadius: mm('around a mount, where only welded metal counts'),
+        pace: number('own hours for one counted hour'),
+        hiddenSigma: number('spread of what is hidden, of the log'),
+        hiddenMedian: number('median of found over seen'),
+        runs: number('draws'),
+        overlay: flag('laying a sheet over is weighed'),
+        hoursPerDay: number('such work in a day', 'h'),
+      }).unknown(),
+    },
     gives: {
       options: many(
         object(
@@ -60,7 +132,17 @@ export const verdictCalculations = [
             cost: spread('work, material and panel', 'minor units'),
             outlay: money('what is paid out'),
             waitDays: number('until it can begin', 'days'),
-            elements: many(table('name, count, unit, minutes, rule, hours'), 'counted work'),
+            elements: many(
+              object({
+                name: word('element'),
+                count: number('count'),
+                unit: word('of what'),
+                minutes: Joi.any().description('minutes of each'),
+                rule: word('rule'),
+                hours: Joi.any().description('hours'),
+              }).unknown(),
+              'counted work',
+            ),
             for: many(word('reason'), 'what speaks for it'),
             against: many(word('reason'), 'what speaks against it'),
             ruledOut: maybe(word('why it cannot be done')),

@@ -28,6 +28,7 @@ import {
   table,
   TEST_PIECE,
   word,
+  ring,
 } from './kit.ts';
 
 const COMPARES = 'Compares plans for the same joint; it is no forecast in millimetres.';
@@ -118,7 +119,7 @@ export const weldCalculations = [
         'in the order of welding',
       ),
     },
-    example: { seam: { length: 400 }, pitch: 25 },
+    example: { seam: 400, pitch: 25 },
     run: tacks,
   }),
   calculation({
@@ -213,10 +214,7 @@ export const weldCalculations = [
         },
         'insulates until it is welded',
       ),
-      backing: many(
-        object({ ring: many(Joi.array(), 'area, mm'), thickness: mm('copper') }),
-        'copper behind the sheet',
-      ),
+      backing: many(object({ ring: ring('area'), thickness: mm('copper') }), 'copper behind the sheet'),
     },
     gives: {
       rise: many(Joi.array().items(Joi.number().unsafe()), 'at each probe and time, K'),

@@ -5,7 +5,6 @@ import { formatLength } from '@aspecta/core/units';
 import { placesOf } from './drawing.ts';
 import { toSvg } from './outlineFile.ts';
 import { readField, readNumber, type BookPage, type Values, type Writer } from './page.ts';
-import { fieldsOf } from './schemaFields.ts';
 import { BOOK, pageOf, searchBook } from './shelf.ts';
 
 const write = (unit: 'mm' | 'in'): Writer => ({
@@ -98,20 +97,5 @@ describe('Bench book', () => {
       /“12 by 4” must read/,
     );
     expect(() => pageOf('tapes')!.input({ ...usual(pageOf('tapes')!), tapes: 'A B' })).toThrow(/“A B” needs/);
-  });
-
-  it('lists the fields of a schema in depth', () => {
-    const schema = {
-      properties: {
-        a: { description: 'one' },
-        b: { items: { properties: { c: { description: 'two' } }, required: ['c'] } },
-      },
-      required: ['a'],
-    };
-    expect(fieldsOf(schema)).toEqual([
-      { name: 'a', text: 'one', optional: false },
-      { name: 'b', text: '', optional: true },
-      { name: 'b[].c', text: 'two', optional: false },
-    ]);
   });
 });

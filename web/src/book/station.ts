@@ -8,7 +8,7 @@ export const book: Station = {
   scope: 'shop',
   page: () => import('./BookShelf.vue'),
   under: [
-    { path: '/book/figures/:id', title: 'By figures', page: () => import('./FiguresPage.vue') },
+    { path: '/book/figures/:id', title: 'By figures', page: () => import('./figures/FiguresPage.vue') },
     { path: '/book/:name', title: 'Bench book', page: () => import('./BookRoute.vue') },
   ],
   inBar: true,
