@@ -26,3 +26,12 @@ export const SLIVER_AREA = 4;
 
 /** mm. Re-plotted tape offsets must come this close to the corner. */
 export const REPLOT = 1;
+
+/** mm. A seam drawn this near to an outline runs along it: half the width of a welding flange. */
+export const SEAM_ON_EDGE = 12;
+
+/** mm. A run of an outline that is shorter belongs to its neighbour: the rounding of a corner. */
+export const SHORT_EDGE = 30;
+
+/** mm. A piece lies on the outline of its panel where it comes this near: the width of a scribed line. */
+export const ON_OUTLINE = 0.5;

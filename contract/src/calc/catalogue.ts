@@ -4,6 +4,7 @@ import { holdCalculations } from './hold.ts';
 import type { Calculation } from './kit.ts';
 import { orderCalculations } from './order.ts';
 import { planCalculations } from './plan.ts';
+import { repairCalculations } from './repair.ts';
 import { shapeCalculations } from './shape.ts';
 import { surveyCalculations } from './survey.ts';
 import { unitsCalculations } from './units.ts';
@@ -16,6 +17,7 @@ export const catalogue: readonly Calculation[] = [
   ...geometryCalculations,
   ...surveyCalculations,
   ...holdCalculations,
+  ...repairCalculations,
   ...verdictCalculations,
   ...cutCalculations,
   ...shapeCalculations,

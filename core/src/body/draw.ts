@@ -44,6 +44,8 @@ export interface DrawnView {
   rightView?: View;
   /** …mirrored across this axis at this coordinate of the left drawing. */
   mirror?: { axis: 'u' | 'v'; at: number };
+  /** In which direction the width of the car lies, where panels in its middle are drawn beside each other; u when left out. */
+  across?: 'u' | 'v';
 }
 
 export const steel = (id: string, name: string, thickness: number): Layer => ({
@@ -150,6 +152,15 @@ function ownLine(
   );
   if (!panel || !view) throw new Error(`No panel ${drawn.panel} is drawn`);
   const right = side === 'right' && view.mirror;
+  // A panel in the middle of the car has both joints itself: the right one on the other side of its own middle.
+  if (side === 'right' && panel.side === 'centre' && !right) {
+    const own = boxOf(panel.outline);
+    const line = drawn.line.map((p) => minus(plus(p, view.view.at), panel.placement));
+    return {
+      panel: panel.id,
+      line: line.map(([u, v]): Point => (view.across === 'v' ? [u, own.maxV - v] : [own.maxU - u, v])),
+    };
+  }
   const origin = (right ? (view.rightView ?? view.view) : view.view).at;
   const flip = ([u, v]: Point): Point =>
     !right ? [u, v] : right.axis === 'u' ? [2 * right.at - u, v] : [u, 2 * right.at - v];

@@ -6,6 +6,8 @@ import { saloon } from './plans/saloon/index.ts';
 import type { BodyPlan, Layer, Panel } from './types.ts';
 
 export type * from './types.ts';
+export { edgesOf, innerSeams, type Edge } from './edges.ts';
+export type { EdgeSpec } from './edgeRules.ts';
 export { panelJoints } from './joints.ts';
 export { withOutline, withPanel } from './ownPlan.ts';
 export { sectionAt, type Section, type SectionSheet } from './section.ts';

@@ -41,6 +41,23 @@ export interface Mount {
 }
 
 /**
+ * What a stretch of an outline is: spot-welded or brazed to another sheet, folded round one, bolted or riveted to
+ * it, or the panel's own edge: folded, turned back, a lip around a wheel, a gutter, or free.
+ */
+export type EdgeKind = 'spot' | 'braze' | 'hem' | 'bolt' | 'rivet' | 'fold' | 'return' | 'lip' | 'drip' | 'free';
+
+/** What somebody has said of a stretch of the outline, in place of what is usual. */
+export interface SaidEdge {
+  name: string;
+  kind: EdgeKind;
+  line: readonly Point[];
+  pitch?: number;
+  sheets?: number;
+  height?: number;
+  hidden?: boolean;
+}
+
+/**
  * A panel opened flat at true size, seen from outside (floor: from below; inner
  * structure: with the skin off). u right, v up, mm, origin at the lower left of
  * the smallest upright rectangle around it.
@@ -55,6 +72,8 @@ export interface Panel {
   creases: readonly Crease[];
   flanges: readonly Flange[];
   mounts: readonly Mount[];
+  /** Stretches of the outline that are not what is usual for such a panel. */
+  edges?: readonly SaidEdge[];
   layers: readonly Layer[];
   /** Where lead was run over a joint: gauges say nothing of the steel there. */
   leaded?: readonly Flange[];
@@ -81,6 +100,8 @@ export interface Seam {
   kind: 'spot' | 'bolted' | 'brazed';
   /** Distance of neighbouring spots or bolts as built, mm. */
   pitch: number;
+  /** Sheets that meet there; two when left out. */
+  sheets?: number;
   sides: readonly [SeamSide, SeamSide];
 }
 

@@ -272,7 +272,7 @@ const innerRight = view('inner', 'Inner structure', [4060, 760], 6800, 700);
 const drawn: DrawnView[] = [
   { view: left, left: flank, rightView: right, mirror: { axis: 'u', at: LENGTH / 2 } },
   { view: front, centre: ends },
-  { view: top, centre: above },
+  { view: top, centre: above, across: 'v' },
   { view: rear, centre: rearEnd },
   { view: floor, centre: floorCentre, left: floorPairs, mirror: { axis: 'v', at: 0 } },
   { view: innerLeft, left: innerPairs, rightView: innerRight, mirror: { axis: 'u', at: 1840 } },

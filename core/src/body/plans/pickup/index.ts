@@ -286,7 +286,7 @@ const innerRight = view('inner', 'Inner structure', [4960, 200], 6300, 640);
 const drawn: DrawnView[] = [
   { view: left, left: flank, rightView: right, mirror: { axis: 'u', at: LENGTH / 2 } },
   { view: front, centre: ends },
-  { view: top, centre: above },
+  { view: top, centre: above, across: 'v' },
   { view: rear, centre: rearEnd },
   { view: floor, centre: floorCentre, left: floorPairs, mirror: { axis: 'v', at: 0 } },
   { view: innerLeft, left: innerPairs, rightView: innerRight, mirror: { axis: 'u', at: 2350 } },

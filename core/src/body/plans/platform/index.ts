@@ -303,7 +303,7 @@ const innerRight = view('inner', 'Inner structure', [3900, 660], 7080, 600);
 const drawn: DrawnView[] = [
   { view: left, left: flank, rightView: right, mirror: { axis: 'u', at: LENGTH / 2 } },
   { view: front, centre: ends },
-  { view: top, centre: above },
+  { view: top, centre: above, across: 'v' },
   { view: rear, centre: rearEnd },
   { view: floor, centre: floorCentre, left: floorPairs, mirror: { axis: 'v', at: 0 } },
   { view: innerLeft, left: innerPairs, rightView: innerRight, mirror: { axis: 'u', at: 2130 } },

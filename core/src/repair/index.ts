@@ -1,0 +1,2 @@
+export { joints, type EdgeInput, type Joints, type JointsInput } from './joints.ts';
+export { stretchesOf, type OutlineEdge, type Stretch } from './stretches.ts';
