@@ -26,6 +26,7 @@ async function demoPaths(page: Page, house: House): Promise<Record<string, strin
     Learnt: '/learnt',
     Verdict: `/vehicles/${car}/panels/floor-front-l/verdict`,
     Cut: `/vehicles/${car}/repairs/${patch}/cut`,
+    Joints: `/vehicles/${car}/repairs/${patch}/joints`,
     Weld: `/vehicles/${car}/repairs/${patch}/weld`,
     Bench: `/vehicles/${car}/repairs/${patch}/bench`,
     Orders: '/orders',

@@ -8,6 +8,7 @@ import { gauge } from './gauge/station.ts';
 import { live } from './live/station.ts';
 import { order } from './order/station.ts';
 import { photo } from './photo/station.ts';
+import { joints } from './repair/station.ts';
 import { report } from './report/station.ts';
 import { shape } from './shape/station.ts';
 import { shop } from './shop/station.ts';
@@ -32,6 +33,7 @@ export const stations: readonly Station[] = [
   order,
   verdict,
   cut,
+  joints,
   weld,
   board,
   report,

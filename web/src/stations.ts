@@ -7,6 +7,7 @@ import { garage } from './garage/station.ts';
 import { house } from './house/station.ts';
 import { order } from './order/station.ts';
 import { photo } from './photo/station.ts';
+import { joints } from './repair/station.ts';
 import type { Station } from './station.ts';
 import { learnt, survey } from './survey/station.ts';
 import { verdict } from './verdict/station.ts';
@@ -23,6 +24,7 @@ export const stations: readonly Station[] = [
   verdict,
   order,
   cut,
+  joints,
   weld,
   body,
   book,

@@ -8,7 +8,6 @@ import type { BodyPlan, Layer, Panel } from './types.ts';
 export type * from './types.ts';
 export { edgesOf, innerSeams, type Edge } from './edges.ts';
 export type { EdgeSpec } from './edgeRules.ts';
-export { panelJoints } from './joints.ts';
 export { withOutline, withPanel } from './ownPlan.ts';
 export { sectionAt, type Section, type SectionSheet } from './section.ts';
 

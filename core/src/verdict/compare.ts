@@ -10,6 +10,7 @@ import {
   type Element,
   type OptionId,
 } from './elements.ts';
+import type { JointFacts } from '../repair/index.ts';
 import { pertTables } from './pertTable.ts';
 import { reasonsFor, ruledOut } from './reasons.ts';
 import { houseDefaults, type House, type Rates, type Repair } from './repair.ts';
@@ -128,6 +129,13 @@ function check(repair: Repair, rates: Rates, house: House): void {
     finite(`repair.zones[${i}].patchArea`, zone.patchArea, { min: 0, unit: 'mm²' });
     if (zone.toMount !== null) finite(`repair.zones[${i}].toMount`, zone.toMount, { min: 0, unit: 'mm' });
   });
+  const joints = (field: string, all: readonly JointFacts[] | undefined) =>
+    all?.forEach((joint, i) => {
+      finite(`${field}[${i}].length`, joint?.length, { min: 0, unit: 'mm' });
+      finite(`${field}[${i}].fasteners`, joint.fasteners, { min: 0, max: 10_000 });
+    });
+  joints('repair.panel.joints', repair.panel.joints);
+  repair.zones.forEach((zone, i) => joints(`repair.zones[${i}].joints`, zone.joints));
   if (repair.offer) {
     finite('repair.offer.landed', repair.offer.landed, { min: 0 });
     finite('repair.offer.leadDays', repair.offer.leadDays, { min: 0, max: 3650 });
@@ -304,11 +312,20 @@ function byShare(repair: Repair, rates: Rates, house: House, damage: number, tab
       area: zone.area * scale,
       patchArea: zone.patchArea * scale,
       patchPerimeter: zone.patchPerimeter * Math.sqrt(scale),
+      ...(zone.joints ? { joints: grown(zone.joints, Math.sqrt(scale), repair.panel.joints) } : {}),
     }));
     return spreadOf(simulateOption('patch', { ...repair, zones }, rates, rules, tables, luck).cost);
   };
   const costs: CostByShare = { whole, patch: SHARES.map((share) => ({ share, cost: patchAt(share) })) };
   return { costs, breakEven: breakEven((share) => patchAt(share).p50, whole.p50) };
+}
+
+/** Edges that a patch takes in when it grows alike: longer by the same factor, and never longer than the panel has. */
+function grown(joints: readonly JointFacts[], by: number, whole: readonly JointFacts[] = []): JointFacts[] {
+  const most = (of: 'length' | 'fasteners') => whole.reduce((sum, joint) => sum + joint[of], 0) || Infinity;
+  const sum = joints.reduce((all, { length }) => all + length, 0);
+  const factor = Math.min(by, most('length') / Math.max(sum, 1));
+  return joints.map((joint) => ({ ...joint, length: joint.length * factor, fasteners: joint.fasteners * factor }));
 }
 
 /** Finds by bisection the damaged share at which patching costs as much as the whole panel; null where it never does. */

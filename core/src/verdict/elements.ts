@@ -1,4 +1,7 @@
+import { jointWork, PACES, type Element, type JointFacts } from '../repair/index.ts';
 import type { Repair } from './repair.ts';
+
+export type { Element } from '../repair/index.ts';
 
 /** treat and keep; patch; part of a repair panel; whole panel; make the panel; new sheet over treated metal, where the house allows it. */
 export type OptionId = 'treat' | 'patch' | 'part' | 'whole' | 'make' | 'overlay';
@@ -8,50 +11,15 @@ export const isCutIn = (choice: OptionId): boolean => choice === 'patch' || choi
 /** A panel has to be bought. */
 export const isBought = (choice: OptionId): boolean => choice === 'part' || choice === 'whole';
 
-/** One kind of work in an option: how much of it, and how long a piece of it takes. */
-export interface Element {
-  name: string;
-  count: number;
-  unit: string;
-  /** Minutes for one unit: least, usual, most. */
-  minutes: readonly [number, number, number];
-  /** Rule of thumb behind the minutes. */
-  rule: string;
-}
-
 /** Work that goes as well or as badly in every option in which it occurs: one stream of chance for each. */
 export const kindOfWork = ({ name, minutes }: Element): string =>
-  Object.entries(MINUTES).find(([, known]) => known === minutes)?.[0] ?? name;
+  Object.entries(PACES).find(([, known]) => known === minutes)?.[0] ?? name;
 
 /** Both faces of every new piece, whatever it replaces. */
 export const COATED_FACES = 2;
 /** Around the damage so much is stripped and treated as well; never more than the panel has. */
 const AROUND = 1.5;
 const stripped = (area: number, { panel, layers = 1 }: Repair) => Math.min(area * AROUND, panel.area * layers);
-
-/*
- * Minutes for one counted piece of work. Common practice, no published source; the rules
- * are those of the trade: T-19 coats, T-22 drilling out, T-27 patches, T-30 trial fits.
- */
-const MINUTES = {
-  stripDm2: [1.5, 2.5, 5],
-  treatDm2: [2, 3, 5],
-  coatDm2: [0.6, 1, 2],
-  cutDm: [1.2, 2, 4],
-  template: [8, 12, 25],
-  shapeFlat: [8, 12, 20],
-  shapeSingle: [12, 20, 40],
-  shapeDouble: [20, 30, 75],
-  trialFit: [4, 6, 12],
-  buttDm: [6, 9, 15],
-  dressDm: [3, 5, 10],
-  drillSpot: [1.2, 1.75, 3],
-  plug: [1, 1.5, 3],
-  unbolt: [20, 30, 60],
-  adjust: [20, 30, 60],
-  flangeDm: [1.5, 3, 6],
-  fillDm2: [4, 7, 14],
-} as const satisfies Record<string, readonly [number, number, number]>;
 
 /** Trial fits of a patch and of a large panel (T-30). */
 const PATCH_FITS = 4;
@@ -87,7 +55,7 @@ export const damagedArea = ({ zones, panel, layers = 1 }: Repair) =>
 function treatElements(repair: Repair): Element[] {
   const area = dm2(stripped(damagedArea(repair), repair));
   return [
-    { name: 'Strip to clean metal', count: area, unit: 'dm²', minutes: MINUTES.stripDm2, rule: 'T-21' },
+    { name: 'Strip to clean metal', count: area, unit: 'dm²', minutes: PACES.stripDm2, rule: 'T-21' },
     {
       name:
         repair.panel.material === 'aluminium'
@@ -95,7 +63,7 @@ function treatElements(repair: Repair): Element[] {
           : 'Convert, neutralise and prime',
       count: area,
       unit: 'dm²',
-      minutes: MINUTES.treatDm2,
+      minutes: PACES.treatDm2,
       rule: 'T-19',
     },
     ...(repair.panel.visible
@@ -104,7 +72,7 @@ function treatElements(repair: Repair): Element[] {
             name: 'Fill pits and block',
             count: dm2(damagedArea(repair)),
             unit: 'dm²',
-            minutes: MINUTES.fillDm2,
+            minutes: PACES.fillDm2,
             rule: 'T-17',
           } as const,
         ]
@@ -112,21 +80,24 @@ function treatElements(repair: Repair): Element[] {
   ];
 }
 
+/** Edges of the panel that a patch takes in, beside what is cut within the sheet. */
+const edgesOf = ({ zones }: Repair): JointFacts[] => zones.flatMap((zone) => zone.joints ?? []);
+
 function patchElements(repair: Repair): Element[] {
   const { panel, zones } = repair;
   const weld = zones.reduce((sum, zone) => sum + zone.patchPerimeter, 0);
   const area = zones.reduce((sum, zone) => sum + zone.patchArea, 0);
-  const shape = { flat: MINUTES.shapeFlat, single: MINUTES.shapeSingle, double: MINUTES.shapeDouble }[panel.curvature];
+  const shape = { flat: PACES.shapeFlat, single: PACES.shapeSingle, double: PACES.shapeDouble }[panel.curvature];
   return [
     {
       name: 'Strip around the damage',
       count: dm2(stripped(area, repair)),
       unit: 'dm²',
-      minutes: MINUTES.stripDm2,
+      minutes: PACES.stripDm2,
       rule: 'T-21',
     },
-    { name: 'Mark and cut out', count: dm(weld), unit: 'dm', minutes: MINUTES.cutDm, rule: 'T-12' },
-    { name: 'Template', count: zones.length, unit: 'patches', minutes: MINUTES.template, rule: 'T-03' },
+    { name: 'Mark and cut out', count: dm(weld), unit: 'dm', minutes: PACES.cutDm, rule: 'T-12' },
+    { name: 'Template', count: zones.length, unit: 'patches', minutes: PACES.template, rule: 'T-03' },
     {
       name: `Shape the patch (${panel.curvature} curvature)`,
       count: zones.reduce((sum, zone) => sum + Math.max(1, dm2(zone.patchArea) / 6), 0),
@@ -134,20 +105,21 @@ function patchElements(repair: Repair): Element[] {
       minutes: shape,
       rule: 'T-27',
     },
-    { name: 'Trial fits', count: zones.length * PATCH_FITS, unit: 'fits', minutes: MINUTES.trialFit, rule: 'T-30' },
-    { name: 'Tack and stitch', count: dm(weld), unit: 'dm', minutes: MINUTES.buttDm, rule: 'T-08, T-09' },
+    { name: 'Trial fits', count: zones.length * PATCH_FITS, unit: 'fits', minutes: PACES.trialFit, rule: 'T-30' },
+    { name: 'Tack and stitch', count: dm(weld), unit: 'dm', minutes: PACES.buttDm, rule: 'T-08, T-09' },
     {
       name: panel.visible ? 'Dress and planish' : 'Dress roughly',
       count: dm(weld) * (panel.visible ? 1 : 0.4),
       unit: 'dm',
-      minutes: MINUTES.dressDm,
+      minutes: PACES.dressDm,
       rule: 'T-34',
     },
+    ...jointWork(edgesOf(repair), { visible: panel.visible, made: true }),
     {
       name: 'Coat inside and out',
       count: dm2(area) * COATED_FACES,
       unit: 'dm²',
-      minutes: MINUTES.coatDm2,
+      minutes: PACES.coatDm2,
       rule: 'T-19',
     },
   ];
@@ -156,11 +128,14 @@ function patchElements(repair: Repair): Element[] {
 /** Cut from a bought panel: nothing to shape, but to trim and to blend into the old one (T-28, T-32). */
 function partElements(repair: Repair): Element[] {
   const weld = dm(repair.zones.reduce((sum, zone) => sum + zone.patchPerimeter, 0));
-  const made = patchElements(repair).filter(({ name }) => name !== 'Template' && !name.startsWith('Shape'));
+  // Its own edges come with the pressing.
+  const asBought = { ...repair, zones: repair.zones.map(({ joints: _joints, ...zone }) => zone) };
+  const made = patchElements(asBought).filter(({ name }) => name !== 'Template' && !name.startsWith('Shape'));
   return [
     ...made,
-    { name: 'Cut the part from the repair panel', count: weld, unit: 'dm', minutes: MINUTES.cutDm, rule: 'T-28' },
-    { name: 'Blend its edges and flanges', count: weld, unit: 'dm', minutes: MINUTES.flangeDm, rule: 'T-32' },
+    ...jointWork(edgesOf(repair), { visible: repair.panel.visible, made: false }),
+    { name: 'Cut the part from the repair panel', count: weld, unit: 'dm', minutes: PACES.cutDm, rule: 'T-28' },
+    { name: 'Blend its edges and flanges', count: weld, unit: 'dm', minutes: PACES.flangeDm, rule: 'T-32' },
   ];
 }
 
@@ -171,10 +146,10 @@ const MADE_SEAM = 300;
 function makeElements(repair: Repair): Element[] {
   const { panel } = repair;
   const pieces = Math.max(1, Math.ceil(dm2(panel.area) / MADE_PIECE));
-  const shape = { flat: MINUTES.shapeFlat, single: MINUTES.shapeSingle, double: MINUTES.shapeDouble }[panel.curvature];
+  const shape = { flat: PACES.shapeFlat, single: PACES.shapeSingle, double: PACES.shapeDouble }[panel.curvature];
   const seams = dm((pieces - 1) * MADE_SEAM);
   return [
-    { name: 'Templates and forms', count: pieces * 2, unit: 'pieces', minutes: MINUTES.template, rule: 'T-03' },
+    { name: 'Templates and forms', count: pieces * 2, unit: 'pieces', minutes: PACES.template, rule: 'T-03' },
     {
       name: `Shape the pieces (${panel.curvature} curvature)`,
       count: dm2(panel.area) / 3,
@@ -182,13 +157,15 @@ function makeElements(repair: Repair): Element[] {
       minutes: shape,
       rule: 'T-27',
     },
-    { name: 'Turn flanges', count: dm(panel.jointLength), unit: 'dm', minutes: MINUTES.flangeDm, rule: 'T-24' },
-    { name: 'Join the pieces', count: seams, unit: 'dm', minutes: MINUTES.buttDm, rule: 'T-08, T-09' },
+    ...(panel.joints
+      ? jointWork(panel.joints, { visible: panel.visible, made: true }).filter(({ name }) => name.startsWith('Turn'))
+      : [{ name: 'Turn flanges', count: dm(panel.jointLength), unit: 'dm', minutes: PACES.flangeDm, rule: 'T-24' }]),
+    { name: 'Join the pieces', count: seams, unit: 'dm', minutes: PACES.buttDm, rule: 'T-08, T-09' },
     {
       name: 'Planish the seams',
       count: seams * (panel.visible ? 2 : 1),
       unit: 'dm',
-      minutes: MINUTES.dressDm,
+      minutes: PACES.dressDm,
       rule: 'T-34',
     },
     ...wholeElements(repair),
@@ -203,49 +180,53 @@ function overlayElements(repair: Repair): Element[] {
   const edge = repair.zones.reduce((sum, zone) => sum + zone.patchPerimeter, 0);
   return [
     ...treatElements(repair).filter(({ name }) => !name.startsWith('Fill')),
-    { name: 'Template', count: repair.zones.length, unit: 'sheets', minutes: MINUTES.template, rule: 'T-03' },
+    { name: 'Template', count: repair.zones.length, unit: 'sheets', minutes: PACES.template, rule: 'T-03' },
     {
       name: 'Shape the sheet',
       count: Math.max(repair.zones.length, dm2(area) / 6),
       unit: 'pieces of 6 dm²',
-      minutes: MINUTES.shapeFlat,
+      minutes: PACES.shapeFlat,
       rule: 'T-27',
     },
-    { name: 'Trial fits', count: repair.zones.length * 2, unit: 'fits', minutes: MINUTES.trialFit, rule: 'T-30' },
-    { name: 'Plug weld the edge', count: edge / OVERLAY_PITCH, unit: 'welds', minutes: MINUTES.plug, rule: 'T-10' },
-    { name: 'Seal and coat', count: dm2(area) * COATED_FACES, unit: 'dm²', minutes: MINUTES.coatDm2, rule: 'T-19' },
+    { name: 'Trial fits', count: repair.zones.length * 2, unit: 'fits', minutes: PACES.trialFit, rule: 'T-30' },
+    { name: 'Plug weld the edge', count: edge / OVERLAY_PITCH, unit: 'welds', minutes: PACES.plug, rule: 'T-10' },
+    { name: 'Seal and coat', count: dm2(area) * COATED_FACES, unit: 'dm²', minutes: PACES.coatDm2, rule: 'T-19' },
   ];
 }
 
 function wholeElements({ panel }: Repair): Element[] {
   const common: Element[] = [
-    { name: 'Fit, adjust, fit again', count: PANEL_FITS, unit: 'fits', minutes: MINUTES.adjust, rule: 'T-30' },
+    { name: 'Fit, adjust, fit again', count: PANEL_FITS, unit: 'fits', minutes: PACES.adjust, rule: 'T-30' },
     {
       name: 'Coat inside and out',
       count: dm2(panel.area) * COATED_FACES,
       unit: 'dm²',
-      minutes: MINUTES.coatDm2,
+      minutes: PACES.coatDm2,
       rule: 'T-19',
     },
   ];
+  if (panel.joints) {
+    const [fits, coats] = common as [Element, Element];
+    return [fits, ...jointWork(panel.joints, { visible: panel.visible, made: false }), coats];
+  }
   if (panel.bolted)
-    return [{ name: 'Unbolt and bolt up', count: 2, unit: 'times', minutes: MINUTES.unbolt, rule: 'T-27' }, ...common];
+    return [{ name: 'Unbolt and bolt up', count: 2, unit: 'times', minutes: PACES.unbolt, rule: 'T-27' }, ...common];
   return [
-    { name: 'Drill out spot welds', count: panel.spotWelds, unit: 'spots', minutes: MINUTES.drillSpot, rule: 'T-22' },
+    { name: 'Drill out spot welds', count: panel.spotWelds, unit: 'spots', minutes: PACES.drillSpot, rule: 'T-22' },
     {
       name: 'Clean and straighten flanges',
       count: dm(panel.jointLength),
       unit: 'dm',
-      minutes: MINUTES.flangeDm,
+      minutes: PACES.flangeDm,
       rule: 'T-32',
     },
     ...common,
-    { name: 'Plug or spot weld', count: panel.spotWelds, unit: 'welds', minutes: MINUTES.plug, rule: 'T-10' },
+    { name: 'Plug or spot weld', count: panel.spotWelds, unit: 'welds', minutes: PACES.plug, rule: 'T-10' },
     {
       name: 'Dress welds',
       count: dm(panel.jointLength) * (panel.visible ? 1 : 0.4),
       unit: 'dm',
-      minutes: MINUTES.dressDm,
+      minutes: PACES.dressDm,
       rule: 'T-34',
     },
   ];

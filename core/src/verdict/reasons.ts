@@ -4,6 +4,11 @@ import type { Repair } from './repair.ts';
 /** Share of a panel above which patches are usually regretted; common practice, no published source. */
 const CHAIN_OF_PATCHES = 0.25;
 
+/** Share of a panel from which a patch is the whole panel; common practice, no published source. */
+const NEARLY_ALL = 0.85;
+const patchShare = ({ zones, panel, layers = 1 }: Repair) =>
+  zones.reduce((sum, zone) => sum + zone.patchArea, 0) / (panel.area * layers);
+
 /** Why an option cannot be done on this damage; null where it can. */
 export function ruledOut(option: OptionId, repair: Repair, nearMount: boolean): string | null {
   const classes = new Set(repair.zones.map((zone) => zone.class));
@@ -17,6 +22,8 @@ export function ruledOut(option: OptionId, repair: Repair, nearMount: boolean): 
   }
   if ((option === 'whole' || option === 'part') && !repair.offer)
     return 'No price is known for this panel; enter one, or plan to make it.';
+  if ((option === 'patch' || option === 'part') && patchShare(repair) >= NEARLY_ALL)
+    return `The line takes in ${Math.round(patchShare(repair) * 100)} % of the panel: that is the whole panel, and it is weighed as one.`;
   if (option === 'overlay') {
     if (classes.has('through') || classes.has('old-repair'))
       return 'A sheet is laid over treated sound metal only; what is through or an earlier repair must come out.';
@@ -87,7 +94,11 @@ export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; a
     if (share > CHAIN_OF_PATCHES) yes.push(`${percent} of the panel is gone.`);
     yes.push('Takes away what is hidden in this panel along with what shows.');
     if (panel.bolted) yes.push('It bolts on: no weld and no heat.');
-    else no.push(`${panel.spotWelds} spot welds to drill out and to make again.`);
+    else if (panel.spotWelds > 0) no.push(`${panel.spotWelds} spot welds to drill out and to make again.`);
+    if (panel.joints?.some(({ kind }) => kind === 'hem'))
+      no.push('Its edge is hemmed: ground through, peeled, and folded over again in passes.');
+    if (panel.joints?.some(({ sheets = 2 }) => sheets > 2))
+      no.push('Three sheets meet at one of its edges: they part in an order.');
     if (offer && offer.leadDays > 7) no.push(`${offer.leadDays} days of delivery before it can begin.`);
     no.push('Replacement panels never fit as they come: plan trimming and flange work.');
     if (share < CHAIN_OF_PATCHES)

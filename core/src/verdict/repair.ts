@@ -1,3 +1,4 @@
+import type { JointFacts } from '../repair/index.ts';
 import type { ZoneClass } from '../survey/index.ts';
 
 /** What is known of the damage and the panel when the options are weighed. Lengths mm, areas mm². */
@@ -9,6 +10,8 @@ export interface Repair {
     jointLength: number;
     /** As-built spots in those joints. */
     spotWelds: number;
+    /** Those joints one by one; they take the place of length and spots where they are given. */
+    joints?: readonly JointFacts[];
     /** Bolts instead of welds: the panel is unbolted. */
     bolted: boolean;
     thickness: number;
@@ -30,8 +33,10 @@ export interface RepairZone {
   class: ZoneClass;
   /** Of the damage itself. */
   area: number;
-  /** Around the patch that takes it out. */
+  /** Cut within the sheet around the patch that takes it out. */
   patchPerimeter: number;
+  /** Edges of the panel that the patch takes in. */
+  joints?: readonly JointFacts[];
   patchArea: number;
   /** Distance of the damage to the nearest mount; null where the panel has none. */
   toMount: number | null;

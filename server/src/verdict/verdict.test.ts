@@ -130,7 +130,7 @@ describe('verdict', () => {
       state: 'wanted',
       maker: 'Harrow Pressings',
       landed: 38_400,
-      next: ['ordered'],
+      next: ['ordered', 'withdrawn'],
       panelName: 'Rear quarter, left',
     });
     await here.owner.post(`/orders/${line.id}/move`, { state: 'fitted', on: '2026-11-01', version: 1 }).expect(422);

@@ -1,6 +1,7 @@
-import { layerOf, panelJoints, panelOf, sheetOf, type BodyPlan, type Panel } from '@aspecta/core/body';
+import { layerOf, panelOf, sheetOf, type BodyPlan, type Panel } from '@aspecta/core/body';
 import { cutLine, cutPanelOf } from '@aspecta/core/cut';
 import { area, clipAll, inRing, offset, toRing, type Polygon, type Ring } from '@aspecta/core/geometry';
+import { panelJoints, pieceJoints, spotsOf } from '@aspecta/core/repair';
 import { compare, type House, type Rates, type Repair, type Verdict } from '@aspecta/core/verdict';
 import type { ZoneClass } from '@aspecta/core/survey';
 
@@ -26,8 +27,9 @@ export function weighRepair({ plan, panelId, zones, offer, rates, house }: Weigh
     panel: {
       name: panel.name,
       area: area(sheetOf(panel)),
-      jointLength: joints.length,
-      spotWelds: joints.spots,
+      jointLength: joints.reduce((sum, { length }) => sum + length, 0),
+      spotWelds: spotsOf(joints),
+      joints,
       bolted: panel.fixing === 'bolted',
       thickness: layer.thickness,
       material: layer.material,
@@ -87,6 +89,7 @@ function countedGroup(
     area: Math.max(onSheet.area, 1),
     patchPerimeter: line.cutLength,
     patchArea: line.area,
+    joints: pieceJoints(plan, panel, line.outline).filter(({ kind }) => kind !== 'cut'),
     toMount: distances.length === 0 ? null : Math.min(...distances),
   };
 }

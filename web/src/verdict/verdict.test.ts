@@ -1,8 +1,9 @@
 import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { ZoneView } from '@aspecta/contract/survey';
-import { bodyPlan, panelJoints, panelOf, sheetOf } from '@aspecta/core/body';
+import { bodyPlan, panelOf, sheetOf } from '@aspecta/core/body';
 import { area } from '@aspecta/core/geometry';
+import { panelJoints, spotsOf } from '@aspecta/core/repair';
 import { compare, type Repair } from '@aspecta/core/verdict';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import VerdictPage from './VerdictPage.vue';
@@ -34,8 +35,9 @@ function weighed(offer: Repair['offer'], count = 1) {
     panel: {
       name: panel.name,
       area: area(sheetOf(panel)),
-      jointLength: joints.length,
-      spotWelds: joints.spots,
+      jointLength: joints.reduce((sum, { length }) => sum + length, 0),
+      spotWelds: spotsOf(joints),
+      joints,
       bolted: false,
       thickness: 0.9,
       curvature: panel.curvature,

@@ -1,0 +1,40 @@
+import { edgesOf, innerSeams, type BodyPlan, type Panel } from '../body/index.ts';
+import { lineLength, type Ring } from '../geometry/index.ts';
+import type { JointFacts } from './jointWork.ts';
+import { stretchesOf, type Stretch } from './stretches.ts';
+
+/** A joint of a piece of a panel of the body plan, with where it runs and what it is called. */
+export interface PieceJoint extends JointFacts, Pick<Stretch, 'line'> {
+  name: string;
+  /** Width of a fold, lip or return, mm. */
+  height?: number | undefined;
+  /** Distance of its fasteners as built, mm. */
+  pitch?: number | undefined;
+}
+
+/**
+ * Which joints hold a whole panel? Every stretch of its edge, and what it lies on across its middle.
+ *
+ * @returns joints with lengths in mm, the edge first, anticlockwise
+ * @example panelJoints(bodyPlan('saloon'), panelOf(bodyPlan('saloon'), 'door-skin-l')).every(({ kind }) => kind === 'hem') // → true
+ */
+export function panelJoints(plan: BodyPlan, panel: Panel): PieceJoint[] {
+  return [...edgesOf(plan, panel), ...innerSeams(plan, panel)].map(({ seam: _seam, ...edge }) => {
+    const length = lineLength(edge.line);
+    return { ...edge, length, fasteners: edge.pitch ? Math.max(1, Math.round(length / edge.pitch)) : 0 };
+  });
+}
+
+/** How many spots are drilled out and made again at these joints? */
+export const spotsOf = (joints: readonly JointFacts[]): number =>
+  joints.reduce((sum, { kind, fasteners }) => sum + (['spot', 'lip', 'drip'].includes(kind) ? fasteners : 0), 0);
+
+/** Which joints does a piece of a panel have: its cuts within the sheet, and the edges that it takes in? In the order of the piece. */
+export function pieceJoints(plan: BodyPlan, panel: Panel, piece: Ring): PieceJoint[] {
+  const edges = edgesOf(plan, panel);
+  return stretchesOf(edges, piece).map(({ kind, edge, length, fasteners, line }) => {
+    if (edge === null) return { kind, name: 'in the sheet', length, fasteners, line };
+    const { name, sheets, hidden, height, pitch } = edges[edge]!;
+    return { kind, name, length, fasteners, line, sheets, hidden, height, pitch };
+  });
+}

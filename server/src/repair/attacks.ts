@@ -1,0 +1,10 @@
+import type { Attack } from '../testing/attacks.ts';
+
+export const attacks: readonly Attack[] = [
+  {
+    name: 'marked fasteners',
+    method: 'put',
+    path: ({ repair }) => `/repairs/${repair}/fasteners`,
+    body: () => ({ ids: ['5:5'], state: 'opened' }),
+  },
+];

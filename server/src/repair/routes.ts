@@ -1,0 +1,17 @@
+import { Router } from 'express';
+import { fastenerMarkSchema } from '@aspecta/contract/repair/schemas';
+import { idOf } from '../http/params.ts';
+import { callerOf } from '../http/session.ts';
+import { parse } from '../http/validate.ts';
+import type { JointService } from './service.ts';
+
+export function jointRoutes(joints: JointService): Router {
+  const router = Router();
+  router.get('/repairs/:id/joints', async (request, response) => {
+    response.json(await joints.view(callerOf(request), idOf(request)));
+  });
+  router.put('/repairs/:id/fasteners', async (request, response) => {
+    response.json(await joints.mark(callerOf(request), idOf(request), parse(fastenerMarkSchema, request.body)));
+  });
+  return router;
+}

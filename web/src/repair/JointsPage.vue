@@ -1,0 +1,274 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef } from 'vue';
+import {
+  FASTENER_WORDS,
+  JOINT_WORDS,
+  type FastenerState,
+  type FastenerView,
+  type JointsView,
+} from '@aspecta/contract/repair';
+import { panelOf } from '@aspecta/core/body';
+import { cautionsFor } from '@aspecta/core/safety';
+import { useVehicle } from '../car/useVehicle.ts';
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitPress from '../kit/KitPress.vue';
+import KitProgress from '../kit/KitProgress.vue';
+import KitSelect from '../kit/KitSelect.vue';
+import { useRouter } from 'vue-router';
+import { get, put } from '../shell/api.ts';
+import { useSession } from '../shell/session.ts';
+import StationFrame from '../shell/StationFrame.vue';
+import { useUnits } from '../shell/units.ts';
+import { useForm } from '../shell/useForm.ts';
+import { useLoad } from '../shell/useLoad.ts';
+import Waiting from '../shell/Waiting.vue';
+import { JOINT_LOOKS } from './jointLooks.ts';
+import JointSheet from './JointSheet.vue';
+
+/* What holds the piece: every stretch of its edge is one joint; its fasteners are marked as they are found and opened. */
+const props = defineProps<{ id: string; repair: string }>();
+const units = useUnits();
+const session = useSession();
+const router = useRouter();
+const form = useForm();
+const car = useVehicle(props.id);
+const view = shallowRef<JointsView | null>(null);
+const picked = ref<number | null>(null);
+/** What the next tap on a fastener notes. */
+const marking = ref<FastenerState>('opened');
+const load = useLoad(async (again) => {
+  const [{ vehicle, plan, repairs }, joints] = await Promise.all([
+    car.ready(again),
+    get<JointsView>(`/repairs/${props.repair}/joints`),
+  ]);
+  view.value = joints;
+  return { vehicle, plan, panel: panelOf(plan, joints.panel), repairs };
+});
+const own = computed(() =>
+  (view.value?.joints ?? []).map((joint, i) => ({
+    ...joint,
+    i,
+    left: view.value!.fasteners.filter((fastener) => fastener.joint === i && fastener.state === 'shut').length,
+  })),
+);
+const total = computed(() => view.value?.fasteners.length ?? 0);
+const opened = computed(() => view.value?.fasteners.filter(({ state }) => state !== 'shut').length ?? 0);
+const hiddenOnes = computed(() => view.value?.fasteners.filter(({ hidden }) => hidden).length ?? 0);
+const names = (kind: string, n: number) => {
+  const [one, many] = FASTENER_WORDS[kind] ?? ['fastener', 'fasteners'];
+  return `${n} ${n === 1 ? one : many}`;
+};
+const others = computed(() =>
+  (load.data.value?.repairs ?? []).filter(({ choice }) => choice !== 'treat' && choice !== 'overlay'),
+);
+
+async function mark(ids: string[], state: FastenerState): Promise<void> {
+  if (ids.length === 0 || !session.canWork) return;
+  await form.submit(async () => {
+    view.value = await put<JointsView>(`/repairs/${props.repair}/fasteners`, { ids, state });
+  });
+}
+/** A second tap takes the mark away again. */
+const tapped = (fastener: FastenerView) =>
+  mark([fastener.id], fastener.state === marking.value ? 'shut' : marking.value);
+function wholeJoint(i: number): void {
+  const all = view.value!.fasteners.filter((fastener) => fastener.joint === i);
+  const left = all.filter(({ state }) => state === 'shut');
+  void mark(
+    (left.length > 0 ? left : all).map(({ id }) => id),
+    left.length > 0 ? 'opened' : 'shut',
+  );
+}
+const MARKS = [
+  { value: 'opened', label: 'Opened' },
+  { value: 'loose', label: 'Loose already' },
+] as const;
+const next = computed(() => {
+  if (!view.value) return null;
+  const base = `/vehicles/${props.id}/repairs/${props.repair}`;
+  if (view.value.whole) return { text: 'Look for the panel in the order book', to: '/orders' };
+  return { text: 'Mark the cut within the sheet', to: `${base}/cut` };
+});
+</script>
+
+<template>
+  <Waiting :of="load" what="The joints">
+    <StationFrame
+      v-if="load.data.value && view"
+      :crumbs="[
+        { text: 'Garage', to: '/' },
+        { text: load.data.value.vehicle.nickname, to: `/vehicles/${id}` },
+        { text: load.data.value.panel.name, to: `/vehicles/${id}/panels/${view.panel}` },
+      ]"
+      title="Joints"
+      :next="next"
+    >
+      <template #sheet>
+        <JointSheet :view="view" :panel="load.data.value.panel" :picked="picked" @fastener="tapped" />
+      </template>
+      <template #card>
+        <div class="stack">
+          <KitSelect
+            v-if="others.length > 1"
+            :model-value="repair"
+            aria-label="Which repair"
+            @update:model-value="(to: string) => router.push(`/vehicles/${id}/repairs/${to}/joints`)"
+          >
+            <option v-for="entry in others" :key="entry.id" :value="entry.id">
+              {{ panelOf(load.data.value.plan, entry.panel).name }}
+            </option>
+          </KitSelect>
+          <div>
+            <p class="eyebrow">{{ view.whole ? 'What holds this panel?' : 'What holds this piece?' }}</p>
+            <template v-if="total > 0">
+              <p class="figure">
+                {{ total }} <small>{{ total === 1 ? 'fastener' : 'fasteners' }}</small>
+              </p>
+              <p>About {{ view.hours.toFixed(1) }} h to open and close these joints, without fitting.</p>
+              <KitProgress :share="opened / total" label="Opened or loose" />
+              <p class="soft small">
+                {{ opened }} of {{ total }} opened or loose.<template v-if="hiddenOnes > 0"
+                  >{{ ' ' }} {{ hiddenOnes }} lie under sealer, trim or another flange (dashed): find them
+                  first.</template
+                >
+                The places are reckoned from the pitch; the true ones are found by looking.
+              </p>
+            </template>
+            <p v-else-if="view.joints.length === 0" class="soft">
+              This metal is treated and kept: nothing of its edge is opened.
+            </p>
+            <p v-else-if="view.joints.every(({ kind }) => kind === 'cut')" class="soft">
+              It lies within the sheet and touches no edge: it is cut out and welded in,
+              {{ units.length(view.joints.reduce((sum, { length }) => sum + length, 0)) }}
+              around.
+            </p>
+          </div>
+          <KitChips
+            v-if="total > 0 && session.canWork"
+            v-model="marking"
+            legend="A tap on a fastener means"
+            :options="MARKS"
+          />
+          <KitNotice bad v-if="form.general.value ?? Object.values(form.errors)[0]">
+            {{ form.general.value ?? Object.values(form.errors)[0] }}
+          </KitNotice>
+          <ol class="joints">
+            <li v-for="joint in own" :key="joint.i" :class="{ on: picked === joint.i }">
+              <KitPress
+                class="pick"
+                :aria-pressed="picked === joint.i"
+                @click="picked = picked === joint.i ? null : joint.i"
+              >
+                <svg width="34" height="8" aria-hidden="true">
+                  <path
+                    d="M1 4h32"
+                    :style="{
+                      stroke: (JOINT_LOOKS[joint.kind] ?? JOINT_LOOKS['free']!).stroke,
+                      strokeDasharray: (JOINT_LOOKS[joint.kind] ?? JOINT_LOOKS['free']!).dash,
+                    }"
+                  />
+                </svg>
+                <span class="grow"
+                  ><strong>{{ JOINT_WORDS[joint.kind] ?? joint.kind }}</strong
+                  ><template v-if="joint.kind !== 'cut'">, {{ joint.name }}</template>
+                  <span class="small soft block"
+                    ><span class="mono">{{ units.length(joint.length) }}</span
+                    ><template v-if="joint.fasteners > 0">
+                      · {{ names(joint.kind, joint.fasteners) }} every {{ units.length(joint.pitch ?? 0) }}</template
+                    ><template v-if="(joint.sheets ?? 2) > 2">
+                      · {{ joint.sheets }} sheets: they part in an order</template
+                    ><template v-if="joint.hidden"> · hidden</template></span
+                  ></span
+                >
+              </KitPress>
+              <KitButton
+                v-if="joint.fasteners > 0 && session.canWork"
+                small
+                plain
+                :disabled="form.busy.value"
+                @click="wholeJoint(joint.i)"
+                >{{ joint.left > 0 ? 'All opened' : 'Not opened' }}</KitButton
+              >
+            </li>
+          </ol>
+          <KitCollapse v-if="view.work.length > 0" title="How the hours add up">
+            <dl class="work">
+              <template v-for="element in view.work" :key="element.name"
+                ><dt>{{ element.name }}</dt>
+                <dd class="mono">
+                  {{
+                    units.person.value.length === 'in' && element.unit === 'dm'
+                      ? units.length(element.count * 100)
+                      : `${element.count.toFixed(element.unit === 'dm' ? 1 : 0)} ${element.unit}`
+                  }}
+                </dd>
+                <dd class="mono">{{ element.hours.toFixed(1) }} h</dd></template
+              >
+            </dl>
+          </KitCollapse>
+          <KitCollapse title="Before you drill">
+            <ul class="small">
+              <li>Drill through the upper sheet only; a small hole first, so that the cutter does not wander.</li>
+              <li v-for="caution in cautionsFor('cut')" :key="caution.id">
+                <strong>{{ caution.title }}.</strong> {{ caution.text }}
+              </li>
+            </ul>
+          </KitCollapse>
+        </div>
+      </template>
+    </StationFrame>
+  </Waiting>
+</template>
+
+<style scoped>
+.joints {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 0.15rem;
+}
+.joints li {
+  display: flex;
+  align-items: center;
+  gap: 0.4rem;
+  border-bottom: 1px solid var(--line);
+}
+.joints li.on {
+  background: var(--mark-soft);
+}
+.pick {
+  flex: 1;
+  min-width: 0;
+  display: flex;
+  align-items: center;
+  gap: 0.6rem;
+  min-height: 48px;
+}
+.pick svg {
+  flex: none;
+}
+.pick path {
+  stroke-width: 4;
+}
+.block {
+  display: block;
+}
+.work {
+  display: grid;
+  grid-template-columns: 1fr auto auto;
+  gap: 0.2rem 0.9rem;
+  margin: 0;
+}
+.work dd {
+  margin: 0;
+  text-align: right;
+}
+ul {
+  padding-left: 1.1rem;
+  margin: 0;
+}
+</style>
