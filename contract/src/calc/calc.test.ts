@@ -12,7 +12,7 @@ const PUBLIC =
 survey.krige survey.nextReadings survey.pits survey.corrosion survey.spread survey.rectifyPhoto survey.region
 hold.register hold.tapeNetwork hold.gaps repair.joints verdict.simulate verdict.compare verdict.calibrate
 cut.enclosing cut.line cut.offsets cut.passage cut.split cut.drillOut
-shape.bend shape.springback shape.flange shape.cone shape.arcFit shape.crown shape.nest
+shape.bend shape.profile shape.springback shape.flange shape.cone shape.arcFit shape.crown shape.nest
 weld.settings weld.heatInput weld.cooling weld.tacks weld.plugs weld.lineSource weld.movingSource weld.field weld.sequence
 plan.criticalPath plan.schedule order.landed order.basket`.split(/\s+/);
 

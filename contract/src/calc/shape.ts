@@ -10,6 +10,7 @@ import {
   flatPattern,
   nest,
   springback,
+  profile,
 } from '@aspecta/core/shape';
 import {
   calculation,
@@ -30,6 +31,7 @@ import {
   table,
   rings,
   polygons,
+  word,
 } from './kit.ts';
 
 const square = (w: number, h: number) => [
@@ -67,6 +69,37 @@ export const shapeCalculations = [
     },
     example: { angle: 90, radius: 2, thickness: 1 },
     run: bend,
+  }),
+  calculation({
+    id: 'shape.profile',
+    title: 'Folded profile',
+    question: 'How wide is the flat sheet of a folded profile, and where are its bends marked?',
+    sources: ['DIN 6935 (outside dimensions)', 'plane geometry'],
+    needs: {
+      thickness: mm('sheet'),
+      legs: numbers('legs, outside', 'mm'),
+      bends: many(
+        object({ angle: degrees('turned out of flat'), radius: mm('inside radius'), turn: word('up or down') }),
+        'between each leg and the next',
+      ),
+    },
+    may: { kFactor: share('neutral line from the inside, as a share of the sheet') },
+    gives: {
+      flat: mm('flat width'),
+      bends: many(
+        object({ from: mm('begins at'), to: mm('ends at'), middle: mm('middle') }),
+        'bends, from the first edge',
+      ),
+    },
+    example: {
+      thickness: 1,
+      legs: [20, 60, 20],
+      bends: [
+        { angle: 90, radius: 2, turn: 'up' },
+        { angle: 90, radius: 2, turn: 'up' },
+      ],
+    },
+    run: profile,
   }),
   calculation({
     id: 'shape.springback',

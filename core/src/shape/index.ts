@@ -1,4 +1,5 @@
 export { bend, neutralLine, type Bend, type BendInput } from './bend.ts';
+export { profile, type Profile, type ProfileBend, type ProfileInput } from './profile.ts';
 export { springback, type SpringbackInput } from './springback.ts';
 export { flange, type Flange, type FlangeInput } from './flange.ts';
 export { cone, type ConeInput, type DevelopedCone } from './cone.ts';

@@ -1,7 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { area, between, circle, clip, toRing, type Point, type Polygon } from '../geometry/index.ts';
-import { arcFit, bead, bend, cone, cornerRelief, crown, flange, flatPattern, nest, springback } from './index.ts';
+import {
+  arcFit,
+  bead,
+  bend,
+  cone,
+  cornerRelief,
+  crown,
+  flange,
+  flatPattern,
+  nest,
+  springback,
+  profile,
+} from './index.ts';
 
 const rectangle = (w: number, h: number): Polygon => [
   [
@@ -364,5 +376,67 @@ describe('shape.nest', () => {
     expect(() => nest({ sheet: { width: 0, height: 100 }, pieces: [rectangle(1, 1)], gap: 1, rotations: [0] })).toThrow(
       expect.objectContaining({ field: 'sheet.width' }),
     );
+  });
+});
+
+describe('shape.profile', () => {
+  /*
+   * DIN 6935: flat length = sum of the outside legs + sum of the compensation values v, with
+   * v = π·(180° − β)/180°·(r + s/2·k) − 2·(r + s) for opening angles β up to 90° and
+   * v = π·(180° − β)/180°·(r + s/2·k) − 2·(r + s)·tan((180° − β)/2) for β beyond it; k = 0.65 + ½·log10(r/s).
+   */
+  const compensation = (beta: number, r: number, s: number) => {
+    const k = Math.min(1, 0.65 + 0.5 * Math.log10(r / s));
+    const arc = Math.PI * ((180 - beta) / 180) * (r + (s / 2) * k);
+    return beta <= 90 ? arc - 2 * (r + s) : arc - 2 * (r + s) * Math.tan((((180 - beta) / 2) * Math.PI) / 180);
+  };
+  it.each([
+    [[90, 90], 2, 1],
+    [[135, 135], 3, 1.5],
+    [[60, 120], 4, 2],
+    [[0, 90], 1.5, 1],
+  ] as const)('is as wide as the compensation values of DIN 6935 say: opening angles %j', (betas, r, s) => {
+    const { flat } = profile({
+      thickness: s,
+      legs: [40, 80, 30],
+      bends: betas.map((beta) => ({ angle: 180 - beta, radius: r, turn: 'up' as const })),
+    });
+    expect(flat).toBeCloseTo(150 + betas.reduce((sum: number, beta) => sum + compensation(beta, r, s), 0), 9);
+  });
+
+  it('is that of the single bend for two legs, and its marks lie in order', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 30, max: 200, noNaN: true }), { minLength: 2, maxLength: 8 }),
+        fc.double({ min: 5, max: 180, noNaN: true }),
+        fc.double({ min: 0.5, max: 5, noNaN: true }),
+        (legs, angle, radius) => {
+          const bends = legs.slice(1).map(() => ({ angle, radius, turn: 'up' as const }));
+          const { flat, bends: marks } = profile({ thickness: 1, legs, bends });
+          const sum = legs.reduce((a, b) => a + b, 0);
+          expect(flat).toBeLessThan(sum + 1e-9 + (angle > 90 ? legs.length * 20 : 0));
+          marks.forEach((mark, i) => {
+            expect(mark.from).toBeLessThan(mark.to);
+            expect(mark.middle).toBeCloseTo((mark.from + mark.to) / 2, 9);
+            if (i > 0) expect(mark.from).toBeGreaterThanOrEqual(marks[i - 1]!.to);
+          });
+          expect(marks.at(-1)!.to).toBeLessThanOrEqual(flat);
+          if (angle <= 90 && legs.length === 2)
+            expect(flat).toBeCloseTo(sum - bend({ angle, radius, thickness: 1 }).deduction, 9);
+        },
+      ),
+    );
+  });
+
+  it.each([
+    [{ legs: [3, 60] }, 'legs[0]'],
+    [{ legs: [20] }, 'legs'],
+    [{ bends: [] }, 'bends'],
+    [{ bends: [{ angle: 0, radius: 2, turn: 'up' }] }, 'bends[0].angle'],
+    [{ bends: [{ angle: 90, radius: 2, turn: 'left' }] }, 'bends[0].turn'],
+    [{ thickness: 0 }, 'thickness'],
+  ])('refuses by field (%#)', (bad, field) => {
+    const given = { thickness: 2, legs: [20, 60], bends: [{ angle: 90, radius: 2, turn: 'up' }], ...bad };
+    expect(() => profile(given as never)).toThrow(expect.objectContaining({ field }));
   });
 });

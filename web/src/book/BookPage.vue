@@ -21,7 +21,7 @@ const props = defineProps<{ page: BookPage }>();
 const session = useSession();
 const units = useUnits();
 const book = useBook(props.page);
-const { typed, errors, general, result, of, progress, stopped } = book;
+const { typed, errors, general, result, of, progress, stopped, shown } = book;
 const write = { ...units, unit: units.unit.value };
 const answer = computed(() =>
   result.value === null ? null : props.page.answer(result.value as never, of.value, write),
@@ -58,7 +58,7 @@ async function copy(): Promise<void> {
     <template #card>
       <form class="stack" @submit.prevent="book.again()">
         <p class="soft small">To {{ page.wants }}.</p>
-        <template v-for="field in page.fields" :key="field.key">
+        <template v-for="field in shown" :key="field.key">
           <KitChips
             v-if="field.kind === 'choice' && field.options"
             :model-value="typed[field.key] ?? ''"

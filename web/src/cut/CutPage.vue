@@ -3,7 +3,9 @@ import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { Download } from 'lucide-vue-next';
 import type { CutPlanView } from '@aspecta/contract/cut';
 import type { ZoneView } from '@aspecta/contract/survey';
+import { JOINT_WORDS } from '@aspecta/contract/repair';
 import { panelOf } from '@aspecta/core/body';
+import { pieceJoints } from '@aspecta/core/repair';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
@@ -42,6 +44,7 @@ const load = useLoad(async (again) => {
   return {
     vehicle,
     repair,
+    body,
     panel: panelOf(body, repair.panel),
     zones: zones.filter((zone) => repair.zoneIds.includes(zone.id)),
   };
@@ -75,6 +78,15 @@ async function save(): Promise<void> {
     }
   });
 }
+/** Edges of the panel that the piece takes in, beside the cut in the sheet. */
+const edges = computed(() =>
+  plan.value && load.data.value
+    ? pieceJoints(load.data.value.body, load.data.value.panel, plan.value.line.outline).filter(
+        ({ kind }) => kind !== 'cut',
+      )
+    : [],
+);
+const fasteners = computed(() => edges.value.reduce((sum, joint) => sum + joint.fasteners, 0));
 const cutRuns = computed(() => plan.value?.line.runs.filter((run) => run.cut).length ?? 0);
 const follows = computed(() =>
   plan.value!.line.runs.filter((run) => run.cut && run.follows !== 'free').map((run) => run.name),
@@ -119,9 +131,12 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
           <p v-if="plan.thin.length > 0" class="small">
             Hatched: by its readings more likely than not too thin to weld to. The line stays out of there where it can.
           </p>
-          <p v-if="plan.line.weldsToDrill > 0" class="small">
-            {{ plan.line.weldsToDrill }} spot {{ plan.line.weldsToDrill === 1 ? 'weld' : 'welds' }} of its named seams
-            to drill out.
+          <p v-if="edges.length > 0" class="small">
+            It takes in
+            {{ edges.map(({ kind, name }) => `${JOINT_WORDS[kind]?.toLowerCase() ?? kind} (${name})`).join(', ') }}:
+            <RouterLink :to="`/vehicles/${id}/repairs/${repair}/joints`">{{
+              fasteners > 0 ? `${fasteners} fasteners to open, each in its place` : 'its joints one by one'
+            }}</RouterLink>.
           </p>
           <KitNotice quiet v-if="plan.onMap.unmeasured > 0.02">
             {{ percent(plan.onMap.unmeasured) }} of the line runs over metal that has not been measured. Measure along

@@ -7,7 +7,6 @@ import { button, FakeServer, openPage, problem, signIn } from '../testing/fakeSe
 import JointsPage from './JointsPage.vue';
 
 const plan = bodyPlan('saloon');
-const panel = panelOf(plan, 'sill-l');
 let server: FakeServer;
 
 const viewOf = (id: string, opened: readonly string[] = []): JointsView => {

@@ -1,6 +1,15 @@
-import type { Bend, DevelopedCone, FittedArc, FlatPattern, Flange, Nesting, Relief } from '@aspecta/core/shape';
+import type {
+  Bend,
+  DevelopedCone,
+  FittedArc,
+  FlatPattern,
+  Flange,
+  Nesting,
+  Relief,
+  Profile,
+} from '@aspecta/core/shape';
 import type { Point } from '@aspecta/core/geometry';
-import { linesOf, page, readNumber, round, type BookPage } from '../page.ts';
+import { linesOf, page, readNumber, round, type BookPage, type BookField, type Values } from '../page.ts';
 import { arcLine, rectangle, thickLine, type Drawn } from '../drawing.ts';
 
 /** "width × height" or "width × height × count" lines as rectangles. */
@@ -24,7 +33,114 @@ const pointsOf = (text: unknown): Point[] =>
 /** Share by which a sheet can be stretched by hand before it thins and tears; common practice, no published source. */
 const MOST_STRETCH = 0.25;
 
+/** Legs that a profile may have here. */
+const LEGS = [1, 2, 3, 4, 5] as const;
+/** Outside lengths up to the first that is none, mm. */
+function legsOf(v: Values): number[] {
+  const all = LEGS.map((n) => Number(v[`leg${n}`] ?? 0));
+  const end = all.findIndex((leg) => !(leg > 0));
+  return end < 0 ? all : all.slice(0, end);
+}
+/** From both edges inwards, so that the folder's jaw still reaches (common practice, no published source). */
+const foldOrder = (count: number): number[] =>
+  Array.from({ length: count }, (_, i) => (i % 2 === 0 ? 1 + i / 2 : count - (i - 1) / 2));
+
 export const shapePages: readonly BookPage[] = [
+  page<Profile>({
+    key: 'profile',
+    calc: 'shape.profile',
+    title: 'Folded profile',
+    wants: 'work out the flat width and the bend marks of a channel, a box or a Z',
+    group: 'Shape',
+    words: 'channel box hat top section z flange fold brake return lip girdle strip sill',
+    fields: [
+      { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: '1 mm' },
+      { key: 'radius', label: 'Inside radius of the bends', kind: 'sheet', usual: '2 mm' },
+      ...LEGS.flatMap((n): BookField[] => [
+        {
+          key: `leg${n}`,
+          label: `Leg ${n}, outside`,
+          kind: 'length',
+          usual: [20, 60, 20, 0, 0][n - 1]!,
+          feeds: ['legs'],
+          when: (v) => LEGS.slice(0, n - 1).every((before) => Number(v[`leg${before}`]) > 0),
+        },
+        ...(n < LEGS.length
+          ? [
+              {
+                key: `bend${n}`,
+                label: `Bend after leg ${n}, up is more than 0, down less`,
+                kind: 'number' as const,
+                usual: 90,
+                unit: '°',
+                feeds: ['bends'],
+                when: (v: Values) =>
+                  LEGS.slice(0, n).every((before) => Number(v[`leg${before}`]) > 0) &&
+                  Number(v[`leg${n + 1}`] ?? 0) > 0,
+              },
+            ]
+          : []),
+      ]),
+    ],
+    input: (v) => {
+      const legs = legsOf(v);
+      return {
+        thickness: v['thickness'],
+        legs,
+        bends: legs.slice(1).map((_, i) => ({
+          angle: Math.abs(Number(v[`bend${i + 1}`])),
+          radius: v['radius'],
+          turn: Number(v[`bend${i + 1}`]) < 0 ? 'down' : 'up',
+        })),
+      };
+    },
+    answer: (r, v, write) => ({
+      figure: `${write.length(r.flat)} flat`,
+      sentence: `Cut the strip this wide, mark ${r.bends.length === 1 ? 'the middle of the bend' : 'the middles of the bends'}, and fold from the edges inwards.`,
+      rows: [
+        ...r.bends.map(({ middle, from, to }, i) => ({
+          name: `Middle of bend ${i + 1}, from the first edge`,
+          text: `${write.length(middle)} (${write.length(from)} to ${write.length(to)})`,
+        })),
+        ...legsOf(v)
+          .slice(1, -1)
+          .map((leg, i) => ({
+            name: `Former for leg ${i + 2}, inside`,
+            text: write.length(Math.max(0, leg - 2 * Number(v['thickness']))),
+          })),
+        { name: 'Order of folds', text: foldOrder(r.bends.length).join(', ') },
+      ],
+    }),
+    draw: (r, v) => {
+      const [t, radius] = [Number(v['thickness']), Number(v['radius'])];
+      let [at, heading]: [Point, number] = [[0, 0], 0];
+      const line: Point[] = [at];
+      let before = 0;
+      const go = (length: number) => {
+        at = [at[0] + length * Math.cos(heading), at[1] + length * Math.sin(heading)];
+        line.push(at);
+      };
+      r.bends.forEach(({ from, to }, i) => {
+        go(from - before);
+        const turn = (Number(v[`bend${i + 1}`]) * Math.PI) / 180;
+        const steps = 12;
+        for (let k = 0; k < steps; k++) {
+          heading += turn / steps;
+          go((Math.abs(turn) * (radius + t / 2)) / steps);
+        }
+        before = to;
+      });
+      go(r.flat - before);
+      return {
+        label: 'The folded profile from its end',
+        parts: [
+          { kind: 'area', rings: [thickLine(line, t)], look: 'metal' },
+          { kind: 'dots', points: [line[0]!], look: 'mark' },
+          { kind: 'text', at: [line[0]![0] - 3, line[0]![1]], text: 'first edge', anchor: 'end' },
+        ],
+      };
+    },
+  }),
   page<Bend>({
     key: 'bend',
     calc: 'shape.bend',
