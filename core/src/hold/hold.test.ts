@@ -42,13 +42,11 @@ describe('hold.register', () => {
             return;
           }
           expect(there.rms).toBeLessThan(1e-6);
-          const [r, q] = [there.rotation, back.rotation];
-          for (let i = 0; i < 3; i++)
-            for (let j = 0; j < 3; j++)
-              expect([0, 1, 2].reduce((sum, k) => sum + q[3 * i + k]! * r[3 * k + j]!, 0)).toBeCloseTo(
-                i === j ? 1 : 0,
-                6,
-              );
+          // Of places that lie nearly on one line the turn about it is anybody's guess; the places themselves come back.
+          const moved = ({ rotation: r, translation: t }: typeof there, p: readonly number[]) =>
+            [0, 1, 2].map((i) => t[i]! + [0, 1, 2].reduce((sum, k) => sum + r[3 * i + k]! * p[k]!, 0));
+          for (const p of baseline)
+            moved(back, moved(there, p)).forEach((value, axis) => expect(value).toBeCloseTo(p[axis]!, 4));
         },
       ),
     );
