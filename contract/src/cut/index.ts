@@ -1,5 +1,5 @@
 import type { CornerOffsets, CutLine, Datum } from '@aspecta/core/cut';
-import type { Ring } from '@aspecta/core/geometry';
+import { between, type Ring } from '@aspecta/core/geometry';
 
 export interface CutSettings {
   margin: number;
@@ -30,3 +30,16 @@ export interface CutPlanView {
 }
 
 export const cutDefaults: CutSettings = { margin: 20, maxCorners: 4, cornerRadius: 15, kerf: 1 };
+
+/** mm. Corners of a line and ends of its runs are the same places but for rounding. */
+const SAME = 1;
+
+/** From a corner to the next one along the cut, as it is told; nothing where the line ends there: between two edges of the panel. */
+export function toNextCorner(
+  { line, corners, runs }: Pick<CutPlanView, 'line' | 'corners' | 'runs'>,
+  i: number,
+): string {
+  const [from, to] = [corners[i]!.corner, corners[(i + 1) % corners.length]!.corner];
+  const isCut = line.runs.some((run) => run.cut && between(run.from, from) <= SAME && between(run.to, to) <= SAME);
+  return isCut ? runs[i]!.text : '–';
+}

@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit';
-import type { CutPlanView } from '@aspecta/contract/cut';
+import { toNextCorner, type CutPlanView } from '@aspecta/contract/cut';
 import { boxOf, type Point, type Ring } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { formatLength, inUnits, type PersonUnits } from '@aspecta/core/units';
@@ -123,7 +123,7 @@ function offsetsTable(pdf: PDFKit.PDFDocument, plan: CutPlanView): void {
   };
   row(['Corner', `from ${plan.datums[0].name}`, `from ${plan.datums[1].name}`, 'to next corner'], true);
   plan.corners.forEach((corner, i) =>
-    row([String(i + 1), corner.offsets[0]!.text, corner.offsets[1]!.text, plan.runs[i]!.text], false),
+    row([String(i + 1), corner.offsets[0]!.text, corner.offsets[1]!.text, toNextCorner(plan, i)], false),
   );
   const note = plan.mirror
     ? `Offsets are square to the edge. On ${plan.mirror} the same figures hold from the mirrored edges.`

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { Download } from 'lucide-vue-next';
-import type { CutPlanView } from '@aspecta/contract/cut';
+import { toNextCorner, type CutPlanView } from '@aspecta/contract/cut';
 import type { ZoneView } from '@aspecta/contract/survey';
 import { JOINT_WORDS } from '@aspecta/contract/repair';
 import { panelOf } from '@aspecta/core/body';
@@ -164,7 +164,7 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
                 </td>
                 <td class="num">{{ entry.offsets[0]!.text }}</td>
                 <td class="num">{{ entry.offsets[1]!.text }}</td>
-                <td class="num">{{ plan.runs[i]!.text }}</td>
+                <td class="num">{{ toNextCorner(plan, i) }}</td>
               </tr>
             </tbody>
           </KitTable>

@@ -1,6 +1,6 @@
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { cutDefaults, type CutPlanView, type CutSettings } from '@aspecta/contract/cut';
+import { cutDefaults, toNextCorner, type CutPlanView, type CutSettings } from '@aspecta/contract/cut';
 import { bodyPlan, panelOf } from '@aspecta/core/body';
 import { chooseDatums, cutLine, cutOffsets, cutPanelOf } from '@aspecta/core/cut';
 import type { Point } from '@aspecta/core/geometry';
@@ -71,8 +71,15 @@ describe('the cut', () => {
     expect(rows).toHaveLength(plan.corners.length);
     rows.forEach((row, i) => {
       const cells = row.findAll('td').map((cell) => cell.text());
-      expect(cells).toEqual([String(i + 1), ...plan.corners[i]!.offsets.map(({ text }) => text), plan.runs[i]!.text]);
+      expect(cells).toEqual([
+        String(i + 1),
+        ...plan.corners[i]!.offsets.map(({ text }) => text),
+        toNextCorner(plan, i),
+      ]);
     });
+    // A line that is closed leads on from every corner; one from edge to edge ends at its last.
+    const told = plan.corners.map((_, i) => toNextCorner(plan, i));
+    expect(told.filter((text) => text === '–')).toHaveLength(plan.line.joints.filter(({ closed }) => !closed).length);
     expect(page.findAll('path.damage')).toHaveLength(1);
     expect(page.text()).toContain('On Front floor, right the same figures hold');
   });

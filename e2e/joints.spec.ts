@@ -1,0 +1,79 @@
+import type { JointsView } from '@aspecta/contract/repair';
+import { clickOn, expect, rollIn, signIn, test } from './house.ts';
+
+/* What comes after the decision: the joints of a panel, what was found and is cured, what was ordered and is not wanted any more. */
+test('a panel is drilled out by its map, spot by spot and joint by joint', async ({ page, house }) => {
+  await signIn(page, house);
+  const cars = (await (await page.request.get(`${house.url}/api/vehicles`)).json()) as {
+    id: string;
+    nickname: string;
+  }[];
+  const car = cars.find(({ nickname }) => nickname === 'Marigold')!.id;
+  const repairs = (await (await page.request.get(`${house.url}/api/vehicles/${car}/repairs`)).json()) as {
+    id: string;
+    choice: string;
+  }[];
+  const repair = repairs.find(({ choice }) => choice === 'whole')!.id;
+  const view = async () =>
+    (await (await page.request.get(`${house.url}/api/repairs/${repair}/joints`)).json()) as JointsView;
+  const before = await view();
+  await page.goto(`${house.url}/vehicles/${car}/repairs/${repair}/joints`);
+  await expect(page.getByText(`24 of ${before.fasteners.length} opened or loose`)).toBeVisible();
+  await expect(page.getByText(/3 sheets: they part in an order/).first()).toBeVisible();
+  // One that nothing is said of: tapped, it is opened; tapped again, it is not.
+  const { at, id } = before.fasteners.find(({ state, n }) => state === 'shut' && n % 5 === 0)!;
+  await clickOn(page, at[0], at[1]);
+  await expect(page.getByText(`25 of ${before.fasteners.length} opened or loose`)).toBeVisible();
+  expect((await view()).fasteners.find((fastener) => fastener.id === id)!.state).toBe('opened');
+  await page.getByText('Loose already').click();
+  await clickOn(page, at[0], at[1]);
+  await expect.poll(async () => (await view()).fasteners.find((fastener) => fastener.id === id)!.state).toBe('loose');
+  await page.getByRole('button', { name: 'All opened' }).first().click();
+  await expect
+    .poll(async () => (await view()).fasteners.filter(({ joint, state }) => joint === 0 && state === 'shut').length)
+    .toBe(0);
+  await page.getByText('How the hours add up').click();
+  await expect(page.getByText('Drill out spot welds')).toBeVisible();
+});
+
+test('a find is cured with how, opened again, removed and brought back', async ({ page, house }) => {
+  await signIn(page, house);
+  const car = await rollIn(page, 'Cured');
+  await page.goto(`${house.url}/vehicles/${car}/panels/roof`);
+  await page.getByRole('button', { name: 'Note a find' }).click();
+  await clickOn(page, 600, 500);
+  await page.getByRole('button', { name: 'Small blisters' }).click();
+  await expect(page.getByText('Noted.')).toBeVisible();
+  await page.getByRole('button', { name: 'Note a find' }).click();
+  await page.getByRole('button', { name: 'It is cured' }).click();
+  await page.getByRole('button', { name: 'Close it' }).click();
+  await expect(page.getByText(/fill it in/)).toBeVisible();
+  await page.getByLabel('How was it cured?').fill('Cut out, new metal');
+  await page.getByRole('button', { name: 'Close it' }).click();
+  await expect(page.getByText(/^Cured .*Cut out, new metal/)).toBeVisible();
+  await page.getByRole('button', { name: 'Open again' }).click();
+  await page.getByRole('button', { name: 'Remove', exact: true }).click();
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(page.getByRole('button', { name: 'It is cured' })).toBeVisible();
+});
+
+test('a line of the order book is changed, withdrawn with a reason, and a slip is taken back', async ({
+  page,
+  house,
+}) => {
+  await signIn(page, house);
+  await page.goto(`${house.url}/orders?show=all`);
+  const line = page.locator('[data-order="front-valance"]');
+  await line.getByRole('button', { name: 'Change' }).click();
+  await page.getByLabel('Note').fill('Ask whether it is drilled');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(line.getByText('Ask whether it is drilled')).toBeVisible();
+  await line.getByRole('button', { name: 'Withdraw', exact: true }).click();
+  await line.getByLabel('Why').fill('The old one can be saved');
+  await line.getByRole('button', { name: 'Note: withdrawn' }).click();
+  await expect(line.getByText('Withdrawn', { exact: true }).first()).toBeVisible();
+  await line.getByText('History').click();
+  await expect(line.getByText(/withdrawn, .*: The old one can be saved/)).toBeVisible();
+  await line.getByRole('button', { name: /Take “withdrawn” back/ }).click();
+  await expect(line.getByText('Ordered', { exact: true }).first()).toBeVisible();
+});
