@@ -89,14 +89,17 @@ export const cutCalculations = [
     needs: {
       panel: object({ outline: ring('outline') }, 'panel', {
         openings: rings('openings'),
-        creases: many(object({ id: word('mark'), name: word('name'), line: points('line') }), 'creases'),
+        creases: many(
+          object({ line: points('line') }, '', { id: word('mark'), name: word('name') }).unknown(),
+          'creases',
+        ),
         flanges: rings('flanges that can be welded to'),
         holes: rings('holes and drains to keep clear of'),
         hidden: rings('areas under trim or carpet'),
         doubleCurved: rings('areas of double curvature'),
         heatSensitive: rings('areas beside glass, lead, wiring or foam'),
         unweldable: rings('areas too thin to weld to'),
-        seams: many(object({ line: points('seam'), pitch: mm('pitch of its spots') }), 'spot-welded seams'),
+        seams: many(object({ line: points('seam'), pitch: mm('pitch of its spots') }).unknown(), 'spot-welded seams'),
         layers: many(word('layer'), 'sheets behind each other, outermost first'),
       }).unknown(),
       damage: many(Joi.array().items(Joi.array().items(Joi.number().unsafe()).length(2)), 'outlines of the damage, mm'),

@@ -17,6 +17,16 @@ import {
   mm,
 } from './kit.ts';
 
+const joint = object(
+  {
+    kind: Joi.string().description('spot, hem, bolt, rivet, fold, lip …'),
+    length: mm('length'),
+    fasteners: number('fasteners'),
+  },
+  '',
+  { sheets: number('sheets'), hidden: flag('hidden') },
+).unknown();
+
 export const verdictCalculations = [
   calculation({
     id: 'verdict.simulate',
@@ -66,29 +76,35 @@ export const verdictCalculations = [
         {
           panel: object(
             {
-              name: word('panel'),
               area: number('area', 'mm²'),
               jointLength: mm('joints that hold the whole panel'),
               spotWelds: number('as-built spots in them'),
-              bolted: flag('bolted on'),
               thickness: mm('sheet'),
-              curvature: Joi.string().description('flat, single or double curvature'),
-              structural: flag('load bearing'),
-              visible: flag('visible when the car is finished'),
             },
             'panel',
-            { material: Joi.string().description('steel or aluminium') },
+            {
+              name: word('panel'),
+              curvature: Joi.string().description('flat, single or double curvature'),
+              material: Joi.string().description('steel or aluminium'),
+              bolted: flag('bolted on'),
+              structural: flag('load bearing'),
+              visible: flag('visible when the car is finished'),
+              joints: many(joint, 'joints one by one, in place of their length and spots'),
+            },
           ).unknown(),
           zones: many(
             object(
               {
-                class: Joi.string().description('through, thin, pitted, filler or old-repair'),
                 area: number('damage', 'mm²'),
-                patchPerimeter: mm('around the patch'),
+                patchPerimeter: mm('cut in the sheet around the patch'),
                 patchArea: number('patch', 'mm²'),
               },
               '',
-              { toMount: mm('to the nearest mount').allow(null) },
+              {
+                class: Joi.string().description('through, thin, pitted, filler or old-repair'),
+                toMount: mm('to the nearest mount').allow(null),
+                joints: many(joint, 'edges of the panel that the patch takes in'),
+              },
             ).unknown(),
             'damage',
           ),
