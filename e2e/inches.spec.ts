@@ -61,6 +61,7 @@ test('an inch shop reads inches, mil and °F on every page of a car', async ({ p
       `${car}/panels/roof/outline`,
       `${car}/panels/floor-front-l/verdict`,
       `${patch}/cut`,
+      `${patch}/joints`,
       `${patch}/weld`,
       `${patch}/bench`,
       '/orders',

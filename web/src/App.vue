@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import KitProvider from './kit/KitProvider.vue';
-import { computed, onMounted } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import StationLine from './car/StationLine.vue';
 import ConnectionBar from './shell/ConnectionBar.vue';
@@ -20,11 +20,8 @@ const route = useRoute();
 const carId = computed(() => (route.path.startsWith('/vehicles/') ? String(route.params['id']) : ''));
 onMounted(() => connection.watch());
 /** Past the bars, to what the page is about. */
-function toPage(): void {
-  const page = document.querySelector<HTMLElement>('main');
-  page?.setAttribute('tabindex', '-1');
-  page?.focus();
-}
+const page = ref<HTMLElement>();
+const toPage = () => page.value?.focus();
 </script>
 
 <template>
@@ -36,9 +33,11 @@ function toPage(): void {
         <StationLine v-if="carId && session.current && !session.isCustomer" :id="carId" :key="carId" />
       </div>
       <ConnectionBar />
-      <RouterView v-slot="{ Component, route }">
-        <component :is="Component" :key="route.path" />
-      </RouterView>
+      <div id="page" ref="page" class="rest" tabindex="-1">
+        <RouterView v-slot="{ Component, route }">
+          <component :is="Component" :key="route.path" />
+        </RouterView>
+      </div>
       <SignInAgain />
       <KeyRow />
       <KeyHelp />
@@ -56,6 +55,13 @@ function toPage(): void {
   background: var(--card);
   border: 2px solid var(--mark);
   border-radius: 8px;
+}
+.rest {
+  flex: 1;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+  outline: none;
 }
 .skip:focus {
   top: 0.4rem;
