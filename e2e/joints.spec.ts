@@ -25,7 +25,7 @@ test('a panel is drilled out by its map, spot by spot and joint by joint', async
   await clickOn(page, at[0], at[1]);
   await expect(page.getByText(`25 of ${before.fasteners.length} opened or loose`)).toBeVisible();
   expect((await view()).fasteners.find((fastener) => fastener.id === id)!.state).toBe('opened');
-  await page.getByText('Loose already').click();
+  await page.getByRole('radio', { name: 'Loose already' }).check();
   await clickOn(page, at[0], at[1]);
   await expect.poll(async () => (await view()).fasteners.find((fastener) => fastener.id === id)!.state).toBe('loose');
   await page.getByRole('button', { name: 'All opened' }).first().click();
