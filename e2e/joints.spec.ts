@@ -21,7 +21,7 @@ test('a panel is drilled out by its map, spot by spot and joint by joint', async
   await expect(page.getByText(`24 of ${before.fasteners.length} opened or loose`)).toBeVisible();
   await expect(page.getByText(/3 sheets: they part in an order/).first()).toBeVisible();
   // One that nothing is said of: tapped, it is opened; tapped again, it is not.
-  const { at, id } = before.fasteners.find(({ state, n }) => state === 'shut' && n % 5 === 0)!;
+  const { at, id } = before.fasteners.find(({ state, n }) => state === 'holds' && n % 5 === 0)!;
   await clickOn(page, at[0], at[1]);
   await expect(page.getByText(`25 of ${before.fasteners.length} opened or loose`)).toBeVisible();
   expect((await view()).fasteners.find((fastener) => fastener.id === id)!.state).toBe('opened');
@@ -30,7 +30,7 @@ test('a panel is drilled out by its map, spot by spot and joint by joint', async
   await expect.poll(async () => (await view()).fasteners.find((fastener) => fastener.id === id)!.state).toBe('loose');
   await page.getByRole('button', { name: 'All opened' }).first().click();
   await expect
-    .poll(async () => (await view()).fasteners.filter(({ joint, state }) => joint === 0 && state === 'shut').length)
+    .poll(async () => (await view()).fasteners.filter(({ joint, state }) => joint === 0 && state === 'holds').length)
     .toBe(0);
   await page.getByText('How the hours add up').click();
   await expect(page.getByText('Drill out spot welds')).toBeVisible();

@@ -1,5 +1,4 @@
-import type { PieceJoint } from '@aspecta/core/repair';
-import type { Fastener } from '@aspecta/core/repair';
+import type { Fastener, PieceJoint } from '@aspecta/core/repair';
 import type { Ring } from '@aspecta/core/geometry';
 
 /** What the joints are called; every word that a person reads for them stands here. */
@@ -13,7 +12,7 @@ export const JOINT_WORDS: Readonly<Record<string, string>> = {
   fold: 'Fold',
   return: 'Return',
   lip: 'Lip',
-  drip: 'Gutter',
+  drip: 'Drip rail',
   free: 'Free edge',
 };
 /** What its fasteners are called, one and several. */
@@ -25,8 +24,8 @@ export const FASTENER_WORDS: Readonly<Record<string, readonly [string, string]>>
   rivet: ['rivet', 'rivets'],
 };
 
-/** Found loose already, or opened; `shut` as long as nothing is said of it. */
-export const FASTENER_STATES = ['shut', 'opened', 'loose'] as const;
+/** Found loose already, or opened; `holds` as long as nothing is said of it. */
+export const FASTENER_STATES = ['holds', 'opened', 'loose'] as const;
 export type FastenerState = (typeof FASTENER_STATES)[number];
 
 export interface FastenerView extends Fastener {
@@ -37,7 +36,6 @@ export interface FastenerView extends Fastener {
 export interface JointsView {
   repairId: string;
   panel: string;
-  layer: string;
   choice: string;
   /** The piece, mm; the whole panel where it is replaced whole. */
   piece: Ring;

@@ -1,17 +1,4 @@
-import type { EdgeKind } from './types.ts';
-
-/** What a stretch of an edge is, as built. Lengths mm. */
-export interface EdgeSpec {
-  kind: EdgeKind;
-  /** Distance of neighbouring spots, bolts or rivets. */
-  pitch?: number;
-  /** Sheets that are joined there, this one among them. */
-  sheets?: number;
-  /** Width of the fold, lip or return. */
-  height?: number;
-  /** Under sealer, trim or a second flange: its fasteners have to be found first. */
-  hidden?: boolean;
-}
+import type { EdgeSpec } from './types.ts';
 
 /** Parts of an edge by where they look, as the left side of the car is drawn: −v, +v, −u, +u, and around the wheel. */
 export type EdgePart = 'below' | 'above' | 'before' | 'behind' | 'arch';
@@ -23,18 +10,18 @@ const bolt = (pitch: number): EdgeSpec => ({ kind: 'bolt', pitch, sheets: 2 });
 const rivet = (pitch: number): EdgeSpec => ({ kind: 'rivet', pitch, sheets: 2 });
 const hem: EdgeSpec = { kind: 'hem', sheets: 2, height: 10 };
 const fold = (height: number): EdgeSpec => ({ kind: 'fold', height });
-const back = (height: number): EdgeSpec => ({ kind: 'return', height });
+const returned = (height: number): EdgeSpec => ({ kind: 'return', height });
 /** Folded in around the wheel and spotted to the housing behind. */
 const arch: EdgeSpec = { kind: 'lip', height: 22, pitch: 40, sheets: 2 };
-/** The gutter beside a roof: folded, and spotted to the cant rail below. */
-const gutter: EdgeSpec = { kind: 'drip', height: 12, pitch: 30, sheets: 2 };
+/** The drip rail beside a roof: folded, and spotted to the cant rail below. */
+const dripRail: EdgeSpec = { kind: 'drip', height: 12, pitch: 30, sheets: 2 };
 
 /*
  * How bodies of these kinds are put together; common practice, no published source. Panels of the
  * same name are built alike in all of them; what is different stands under the body.
  */
 const COMMON: Readonly<Record<string, PanelEdges>> = {
-  wing: { rest: bolt(180), behind: back(15), arch },
+  wing: { rest: bolt(180), behind: returned(15), arch },
   pillar: { rest: spot(35) },
   'door-skin': { rest: hem },
   'door-inner': { rest: hem },
@@ -50,7 +37,7 @@ const COMMON: Readonly<Record<string, PanelEdges>> = {
   'rear-lid': { rest: hem },
   tailgate: { rest: hem },
   'tailgate-inner': { rest: hem },
-  roof: { rest: hidden(spot(35)), below: gutter, above: gutter },
+  roof: { rest: hidden(spot(35)), below: dripRail, above: dripRail },
   'rear-deck': { rest: spot(35) },
   'tail-panel': { rest: spot(38), below: spot(38, 3) },
   'boot-floor': { rest: spot(40), behind: spot(38, 3) },
@@ -66,13 +53,13 @@ const COMMON: Readonly<Record<string, PanelEdges>> = {
 const BODIES: Readonly<Record<string, Readonly<Record<string, PanelEdges>>>> = {
   pickup: {
     'cab-corner': { rest: spot(35), below: spot(40, 3), before: hidden(spot(35)) },
-    'bed-side': { rest: bolt(250), above: back(30), arch: { kind: 'lip', height: 22 } },
+    'bed-side': { rest: bolt(250), above: returned(30), arch: { kind: 'lip', height: 22 } },
     'bed-inner': { rest: spot(50), above: fold(25) },
     'bed-floor': { rest: spot(60) },
     'wheel-tub': { rest: spot(40), arch: { kind: 'lip', height: 18 } },
   },
   offroader: {
-    'tub-side': { rest: rivet(60), above: back(25), arch: { kind: 'lip', height: 18 } },
+    'tub-side': { rest: rivet(60), above: returned(25), arch: { kind: 'lip', height: 18 } },
     'upper-side': { rest: bolt(120) },
     'front-panel': { rest: bolt(120) },
     roof: { rest: bolt(150), below: { kind: 'drip', height: 12 }, above: { kind: 'drip', height: 12 } },

@@ -1,7 +1,7 @@
 import { along, between, lineLength, nearestOnSegment, toRing, type Point, type Ring } from '../geometry/index.ts';
 import { SEAM_ON_EDGE, SHORT_EDGE } from '../tolerances.ts';
-import { edgeRulesOf, type EdgePart, type EdgeSpec } from './edgeRules.ts';
-import type { BodyPlan, Panel, Seam } from './types.ts';
+import { edgeRulesOf, type EdgePart } from './edgeRules.ts';
+import type { BodyPlan, EdgeSpec, Panel, Seam } from './types.ts';
 
 /** A stretch of a panel's outline that is one and the same all along. */
 export interface Edge extends EdgeSpec {

@@ -7,7 +7,6 @@ import type { BodyPlan, Layer, Panel } from './types.ts';
 
 export type * from './types.ts';
 export { edgesOf, innerSeams, type Edge } from './edges.ts';
-export type { EdgeSpec } from './edgeRules.ts';
 export { withOutline, withPanel } from './ownPlan.ts';
 export { sectionAt, type Section, type SectionSheet } from './section.ts';
 

@@ -42,19 +42,27 @@ export interface Mount {
 
 /**
  * What a stretch of an outline is: spot-welded or brazed to another sheet, folded round one, bolted or riveted to
- * it, or the panel's own edge: folded, turned back, a lip around a wheel, a gutter, or free.
+ * it, or the panel's own edge: folded, turned back, a lip around a wheel, a drip rail, or free.
  */
 export type EdgeKind = 'spot' | 'braze' | 'hem' | 'bolt' | 'rivet' | 'fold' | 'return' | 'lip' | 'drip' | 'free';
 
-/** What somebody has said of a stretch of the outline, in place of what is usual. */
-export interface SaidEdge {
-  name: string;
+/** What a stretch of an edge is, as built. Lengths mm. */
+export interface EdgeSpec {
   kind: EdgeKind;
-  line: readonly Point[];
+  /** Distance of neighbouring spots, bolts or rivets. */
   pitch?: number;
+  /** Sheets that are joined there, this one among them. */
   sheets?: number;
+  /** Width of the fold, lip or return. */
   height?: number;
+  /** Under sealer, trim or a second flange: its fasteners have to be found first. */
   hidden?: boolean;
+}
+
+/** What somebody has said of a stretch of the outline, in place of what is usual. */
+export interface SaidEdge extends EdgeSpec {
+  name: string;
+  line: readonly Point[];
 }
 
 /**

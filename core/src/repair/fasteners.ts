@@ -1,4 +1,4 @@
-import { between, along, type Point } from '../geometry/index.ts';
+import { pointAt, type Point } from '../geometry/index.ts';
 import type { PieceJoint } from './ofPanel.ts';
 
 /** One spot, bolt or rivet in its place. */
@@ -30,7 +30,7 @@ const NAMED_BY = 5;
 export function fastenersOf(joints: readonly PieceJoint[]): Fastener[] {
   const all = joints.flatMap(({ kind, line, fasteners, length, hidden = false }, joint) =>
     Array.from({ length: fasteners }, (_, i) => {
-      const at = placeAt(line, (length * (i + 0.5)) / fasteners);
+      const at = pointAt(line, (length * (i + 0.5)) / fasteners);
       return { id: idOf(at), joint, kind, at, hidden };
     }),
   );
@@ -38,15 +38,3 @@ export function fastenersOf(joints: readonly PieceJoint[]): Fastener[] {
 }
 
 const idOf = (at: Point) => at.map((mm) => Math.round(mm / NAMED_BY) * NAMED_BY).join(':');
-
-/** The place so far along a line, mm. */
-function placeAt(line: readonly Point[], far: number): Point {
-  let left = far;
-  for (let i = 1; i < line.length; i++) {
-    const length = between(line[i - 1]!, line[i]!);
-    if (left <= length || i === line.length - 1)
-      return along(line[i - 1]!, line[i]!, length === 0 ? 0 : Math.min(1, left / length));
-    left -= length;
-  }
-  return line[0]!;
-}

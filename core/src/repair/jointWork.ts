@@ -30,6 +30,10 @@ const dm = (mm: number) => mm / 100;
 const lengthOf = (joints: readonly JointFacts[]) => dm(joints.reduce((sum, { length }) => sum + length, 0));
 const fastenersOf = (joints: readonly JointFacts[]) => joints.reduce((sum, { fasteners }) => sum + fasteners, 0);
 
+/** Held by spot welds: a flange, or a lip or drip rail that is spotted to the sheet behind it as well. */
+export const isSpotted = ({ kind, fasteners }: JointFacts): boolean =>
+  kind === 'spot' || ((kind === 'lip' || kind === 'drip') && fasteners > 0);
+
 /**
  * What has to be done at these joints: opened, cleaned, closed again, and where the piece is made by
  * hand its own edges turned. What is cut within the sheet is not among them.
@@ -44,10 +48,7 @@ export function jointWork(
   { visible, made }: { visible: boolean; made: boolean },
 ): Element[] {
   const of = (...kinds: string[]) => joints.filter(({ kind }) => kinds.includes(kind));
-  // A lip or a gutter with spots is spotted to the sheet behind it as well.
-  const spotted = joints.filter(
-    ({ kind, fasteners }) => kind === 'spot' || (['lip', 'drip'].includes(kind) && fasteners > 0),
-  );
+  const spotted = joints.filter(isSpotted);
   const [brazed, hemmed] = [of('braze'), of('hem')];
   const bare = visible ? 1 : ROUGHLY;
   const row = (name: string, count: number, unit: string, minutes: Minutes, rule: string): Element[] =>
@@ -86,7 +87,7 @@ export function jointWork(
             PACES.flangeDm,
             'T-24',
           ),
-          ...row('Turn lips and gutters', lengthOf(of('lip', 'drip')), 'dm', PACES.lipDm, 'T-24'),
+          ...row('Turn lips and drip rails', lengthOf(of('lip', 'drip')), 'dm', PACES.lipDm, 'T-24'),
         ]
       : []),
     ...row('Plug or spot weld', fastenersOf(spotted), 'welds', PACES.plug, 'T-10'),

@@ -1,7 +1,7 @@
 import { edgesOf, innerSeams, type BodyPlan, type Panel } from '../body/index.ts';
 import { lineLength, type Ring } from '../geometry/index.ts';
-import type { JointFacts } from './jointWork.ts';
-import { stretchesOf, type Stretch } from './stretches.ts';
+import { isSpotted, type JointFacts } from './jointWork.ts';
+import { fastenersIn, stretchesOf, type Stretch } from './stretches.ts';
 
 /** A joint of a piece of a panel of the body plan, with where it runs and what it is called. */
 export interface PieceJoint extends JointFacts, Pick<Stretch, 'line'> {
@@ -21,13 +21,13 @@ export interface PieceJoint extends JointFacts, Pick<Stretch, 'line'> {
 export function panelJoints(plan: BodyPlan, panel: Panel): PieceJoint[] {
   return [...edgesOf(plan, panel), ...innerSeams(plan, panel)].map(({ seam: _seam, ...edge }) => {
     const length = lineLength(edge.line);
-    return { ...edge, length, fasteners: edge.pitch ? Math.max(1, Math.round(length / edge.pitch)) : 0 };
+    return { ...edge, length, fasteners: fastenersIn(length, edge.pitch) };
   });
 }
 
 /** How many spots are drilled out and made again at these joints? */
 export const spotsOf = (joints: readonly JointFacts[]): number =>
-  joints.reduce((sum, { kind, fasteners }) => sum + (['spot', 'lip', 'drip'].includes(kind) ? fasteners : 0), 0);
+  joints.filter(isSpotted).reduce((sum, { fasteners }) => sum + fasteners, 0);
 
 /** Which joints does a piece of a panel have: its cuts within the sheet, and the edges that it takes in? In the order of the piece. */
 export function pieceJoints(plan: BodyPlan, panel: Panel, piece: Ring): PieceJoint[] {

@@ -39,11 +39,15 @@ export function stretchesOf(edges: readonly OutlineEdge[], piece: Ring): Stretch
       kind: edge === null ? 'cut' : edges[edge]!.kind,
       edge,
       length,
-      fasteners: pitch ? Math.max(1, Math.round(length / pitch)) : 0,
+      fasteners: fastenersIn(length, pitch),
       line,
     };
   });
 }
+
+/** How many fasteners are in a stretch, mm: its length by their pitch, at least one; none where there is no pitch. */
+export const fastenersIn = (length: number, pitch: number | undefined): number =>
+  pitch ? Math.max(1, Math.round(length / pitch)) : 0;
 
 interface Side {
   a: Point;

@@ -7,7 +7,7 @@ export interface FastenerRow {
   repairId: string;
   /** Its place on the panel. */
   place: string;
-  state: Exclude<FastenerState, 'shut'>;
+  state: Exclude<FastenerState, 'holds'>;
   at: Date;
   by: string;
 }

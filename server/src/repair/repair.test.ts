@@ -67,10 +67,10 @@ describe('the joints of a repair', () => {
     await mark({ ids: [first!.id, second!.id], state: 'opened' }).expect(200);
     await mark({ ids: [second!.id], state: 'loose' }).expect(200);
     let now = (await joints(repair)).fasteners;
-    expect(now.slice(0, 3).map(({ state }) => state)).toEqual(['opened', 'loose', 'shut']);
+    expect(now.slice(0, 3).map(({ state }) => state)).toEqual(['opened', 'loose', 'holds']);
     expect(now[0]!.by).toBe('Owner Test');
-    now = ((await mark({ ids: [first!.id], state: 'shut' }).expect(200)).body as JointsView).fasteners;
-    expect(now[0]).toMatchObject({ state: 'shut', by: null });
+    now = ((await mark({ ids: [first!.id], state: 'holds' }).expect(200)).body as JointsView).fasteners;
+    expect(now[0]).toMatchObject({ state: 'holds', by: null });
   });
 
   it('refuse what is no fastener of theirs, and strangers', async () => {

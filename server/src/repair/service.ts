@@ -9,15 +9,14 @@ import { record } from '../events/record.ts';
 import type { Caller } from '../http/session.ts';
 import { ServerProblem } from '../http/problems.ts';
 import type { VerdictService } from '../verdict/service.ts';
-import type { ZoneService } from '../survey/zones.ts';
 import { FastenerEntity } from './entities.ts';
 
 /** The joints of a repair: piece → stretches → fasteners in place → what is loose or opened of them → hours. */
 export class JointService {
   private readonly db: DataSource;
-  private readonly services: { verdicts: VerdictService; cuts: CutService; zones: ZoneService };
+  private readonly services: { verdicts: VerdictService; cuts: CutService };
 
-  constructor(db: DataSource, services: { verdicts: VerdictService; cuts: CutService; zones: ZoneService }) {
+  constructor(db: DataSource, services: { verdicts: VerdictService; cuts: CutService }) {
     this.db = db;
     this.services = services;
   }
@@ -30,10 +29,6 @@ export class JointService {
     // A panel that is kept has no joints that are opened.
     const kept = repair.choice === 'treat' || repair.choice === 'overlay';
     const joints = kept ? [] : cut ? pieceJoints(vehicle.plan, panel, piece) : panelJoints(vehicle.plan, panel);
-    const [zone] = await this.services.zones.byIds(
-      vehicle.id,
-      repair.zones.slice(0, 1).map(({ id }) => id),
-    );
     const rows = await this.db.getRepository(FastenerEntity).findBy({ repairId });
     const known = new Map(rows.map((row) => [row.place, row]));
     const own = joints.filter(({ kind }) => kind !== 'cut');
@@ -44,14 +39,13 @@ export class JointService {
     return {
       repairId,
       panel: panel.id,
-      layer: zone?.layer ?? panel.layers[0]!.id,
       choice: repair.choice,
       piece: [...piece],
       whole: !cut,
       joints,
       fasteners: fastenersOf(joints).map((fastener) => ({
         ...fastener,
-        state: known.get(fastener.id)?.state ?? 'shut',
+        state: known.get(fastener.id)?.state ?? 'holds',
         by: known.get(fastener.id)?.by ?? null,
       })),
       hours: meanHours(work),
@@ -77,7 +71,7 @@ export class JointService {
       );
     await changeOf(this.db, vehicle.id, async (manager) => {
       const rows = manager.getRepository(FastenerEntity);
-      if (state === 'shut') await rows.delete({ repairId, place: In(ids) });
+      if (state === 'holds') await rows.delete({ repairId, place: In(ids) });
       else
         await rows.upsert(
           ids.map((place) => ({ repairId, place, state, at: new Date(), by: caller.name })),

@@ -1,7 +1,6 @@
 import { In, IsNull } from 'typeorm';
 import { CutService } from '../cut/service.ts';
 import type { Station, StationStanding } from '../station.ts';
-import { ZoneService } from '../survey/zones.ts';
 import { RepairEntity } from '../verdict/entities.ts';
 import { VerdictService } from '../verdict/service.ts';
 import { FastenerEntity } from './entities.ts';
@@ -16,7 +15,6 @@ export const joints: Station = {
     new JointService(house.db, {
       verdicts: house.the(VerdictService),
       cuts: house.the(CutService),
-      zones: house.the(ZoneService),
     }),
   ],
   addresses: (house) => [{ router: jointRoutes(house.the(JointService)) }],

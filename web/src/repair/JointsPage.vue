@@ -51,11 +51,11 @@ const own = computed(() =>
   (view.value?.joints ?? []).map((joint, i) => ({
     ...joint,
     i,
-    left: view.value!.fasteners.filter((fastener) => fastener.joint === i && fastener.state === 'shut').length,
+    left: view.value!.fasteners.filter((fastener) => fastener.joint === i && fastener.state === 'holds').length,
   })),
 );
 const total = computed(() => view.value?.fasteners.length ?? 0);
-const opened = computed(() => view.value?.fasteners.filter(({ state }) => state !== 'shut').length ?? 0);
+const opened = computed(() => view.value?.fasteners.filter(({ state }) => state !== 'holds').length ?? 0);
 const hiddenOnes = computed(() => view.value?.fasteners.filter(({ hidden }) => hidden).length ?? 0);
 const names = (kind: string, n: number) => {
   const [one, many] = FASTENER_WORDS[kind] ?? ['fastener', 'fasteners'];
@@ -73,13 +73,13 @@ async function mark(ids: string[], state: FastenerState): Promise<void> {
 }
 /** A second tap takes the mark away again. */
 const tapped = (fastener: FastenerView) =>
-  mark([fastener.id], fastener.state === marking.value ? 'shut' : marking.value);
+  mark([fastener.id], fastener.state === marking.value ? 'holds' : marking.value);
 function wholeJoint(i: number): void {
   const all = view.value!.fasteners.filter((fastener) => fastener.joint === i);
-  const left = all.filter(({ state }) => state === 'shut');
+  const left = all.filter(({ state }) => state === 'holds');
   void mark(
     (left.length > 0 ? left : all).map(({ id }) => id),
-    left.length > 0 ? 'opened' : 'shut',
+    left.length > 0 ? 'opened' : 'holds',
   );
 }
 const MARKS = [

@@ -16,14 +16,13 @@ const viewOf = (id: string, opened: readonly string[] = []): JointsView => {
   return {
     repairId: 'r',
     panel: id,
-    layer: 'outer',
     choice: 'whole',
     piece: own.outline,
     whole: true,
     joints,
     fasteners: fastenersOf(joints).map((fastener) => ({
       ...fastener,
-      state: opened.includes(fastener.id) ? ('opened' as const) : ('shut' as const),
+      state: opened.includes(fastener.id) ? ('opened' as const) : ('holds' as const),
       by: null,
     })),
     hours: meanHours(work),
