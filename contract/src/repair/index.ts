@@ -12,7 +12,7 @@ export const JOINT_WORDS: Readonly<Record<string, string>> = {
   fold: 'Fold',
   return: 'Return',
   lip: 'Lip',
-  drip: 'Drip rail',
+  drip: 'Gutter',
   free: 'Free edge',
 };
 /** What its fasteners are called, one and several. */

@@ -13,8 +13,8 @@ const fold = (height: number): EdgeSpec => ({ kind: 'fold', height });
 const returned = (height: number): EdgeSpec => ({ kind: 'return', height });
 /** Folded in around the wheel and spotted to the housing behind. */
 const arch: EdgeSpec = { kind: 'lip', height: 22, pitch: 40, sheets: 2 };
-/** The drip rail beside a roof: folded, and spotted to the cant rail below. */
-const dripRail: EdgeSpec = { kind: 'drip', height: 12, pitch: 30, sheets: 2 };
+/** The gutter beside a roof: folded, and spotted to the cant rail below. */
+const gutter: EdgeSpec = { kind: 'drip', height: 12, pitch: 30, sheets: 2 };
 
 /*
  * How bodies of these kinds are put together; common practice, no published source. Panels of the
@@ -37,7 +37,7 @@ const COMMON: Readonly<Record<string, PanelEdges>> = {
   'rear-lid': { rest: hem },
   tailgate: { rest: hem },
   'tailgate-inner': { rest: hem },
-  roof: { rest: hidden(spot(35)), below: dripRail, above: dripRail },
+  roof: { rest: hidden(spot(35)), below: gutter, above: gutter },
   'rear-deck': { rest: spot(35) },
   'tail-panel': { rest: spot(38), below: spot(38, 3) },
   'boot-floor': { rest: spot(40), behind: spot(38, 3) },

@@ -42,7 +42,7 @@ export interface Mount {
 
 /**
  * What a stretch of an outline is: spot-welded or brazed to another sheet, folded round one, bolted or riveted to
- * it, or the panel's own edge: folded, turned back, a lip around a wheel, a drip rail, or free.
+ * it, or the panel's own edge: folded, turned back, a lip around a wheel, a gutter, or free.
  */
 export type EdgeKind = 'spot' | 'braze' | 'hem' | 'bolt' | 'rivet' | 'fold' | 'return' | 'lip' | 'drip' | 'free';
 

@@ -30,7 +30,7 @@ const dm = (mm: number) => mm / 100;
 const lengthOf = (joints: readonly JointFacts[]) => dm(joints.reduce((sum, { length }) => sum + length, 0));
 const fastenersOf = (joints: readonly JointFacts[]) => joints.reduce((sum, { fasteners }) => sum + fasteners, 0);
 
-/** Held by spot welds: a flange, or a lip or drip rail that is spotted to the sheet behind it as well. */
+/** Held by spot welds: a flange, or a lip or gutter that is spotted to the sheet behind it as well. */
 export const isSpotted = ({ kind, fasteners }: JointFacts): boolean =>
   kind === 'spot' || ((kind === 'lip' || kind === 'drip') && fasteners > 0);
 
@@ -87,7 +87,7 @@ export function jointWork(
             PACES.flangeDm,
             'T-24',
           ),
-          ...row('Turn lips and drip rails', lengthOf(of('lip', 'drip')), 'dm', PACES.lipDm, 'T-24'),
+          ...row('Turn lips and gutters', lengthOf(of('lip', 'drip')), 'dm', PACES.lipDm, 'T-24'),
         ]
       : []),
     ...row('Plug or spot weld', fastenersOf(spotted), 'welds', PACES.plug, 'T-10'),

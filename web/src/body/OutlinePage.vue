@@ -5,6 +5,7 @@ import type { OutlineFileView, OwnPlan } from '@aspecta/contract/body';
 import type { PhotoView } from '@aspecta/contract/survey';
 import { bodyPlans, panelOf } from '@aspecta/core/body';
 import { boxOf, firstCrossing, simplifyRing, type Point, type Ring } from '@aspecta/core/geometry';
+import { crumbsTo } from '../car/crumbs.ts';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
@@ -90,11 +91,7 @@ async function save(): Promise<void> {
   <Waiting :of="load" what="The panel">
     <StationFrame
       v-if="load.data.value"
-      :crumbs="[
-        { text: 'Garage', to: '/' },
-        { text: load.data.value.vehicle.nickname, to: `/vehicles/${id}` },
-        { text: load.data.value.panel.name, to: `/vehicles/${id}/panels/${panel}` },
-      ]"
+      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel)"
       title="Outline"
     >
       <template #sheet>

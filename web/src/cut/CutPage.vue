@@ -6,12 +6,14 @@ import type { ZoneView } from '@aspecta/contract/survey';
 import { JOINT_WORDS } from '@aspecta/contract/repair';
 import { panelOf } from '@aspecta/core/body';
 import { pieceJoints } from '@aspecta/core/repair';
-import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
+import { DEFERENCE } from '@aspecta/core/safety';
+import { crumbsTo } from '../car/crumbs.ts';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitPress from '../kit/KitPress.vue';
 import KitTable from '../kit/KitTable.vue';
+import CautionList from '../shell/CautionList.vue';
 import { ApiProblem, get, put } from '../shell/api.ts';
 import LengthField from '../shell/LengthField.vue';
 import { useSession } from '../shell/session.ts';
@@ -98,11 +100,7 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
   <Waiting :of="load" what="The cut">
     <StationFrame
       v-if="load.data.value && plan"
-      :crumbs="[
-        { text: 'Garage', to: '/' },
-        { text: load.data.value.vehicle.nickname, to: `/vehicles/${id}` },
-        { text: load.data.value.panel.name, to: `/vehicles/${id}/panels/${load.data.value.repair.panel}` },
-      ]"
+      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel)"
       title="Cut"
       :next="{ text: 'Plan the tacks and stitches of this joint', to: `/vehicles/${id}/repairs/${repair}/weld` }"
     >
@@ -221,11 +219,7 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
           </div>
           <section class="notice bad">
             <p><strong>Before you cut.</strong></p>
-            <ul class="small">
-              <li v-for="caution in cautionsFor('cut')" :key="caution.id">
-                <strong>{{ caution.title }}.</strong> {{ caution.text }}
-              </li>
-            </ul>
+            <CautionList step="cut" />
             <p class="small">{{ DEFERENCE }}</p>
           </section>
         </div>

@@ -3,10 +3,10 @@ import { computed, ref } from 'vue';
 import type { GarageVehicle } from '@aspecta/contract/garage';
 import type { OrderLine } from '@aspecta/contract/order';
 import { isAwaited, isOver } from '@aspecta/core/order';
-import { cautionsFor } from '@aspecta/core/safety';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
+import CautionList from '../shell/CautionList.vue';
 import { get } from '../shell/api.ts';
 import { useInAddress } from '../shell/inAddress.ts';
 import { useSession } from '../shell/session.ts';
@@ -82,14 +82,11 @@ const onWay = computed(() => (load.data.value?.orders ?? []).filter((line) => is
       <div class="lines"><OrderCard v-for="line in shown" :key="line.id" :line="line" @changed="load.reload()" /></div>
       <KitCollapse>
         <template #title>When a panel arrives</template>
-        <ul class="small">
-          <li>
+        <CautionList step="arrival"
+          ><li>
             Check thickness, flanges, holes and hand (left or right), and try it on the car before anything is cut.
-          </li>
-          <li v-for="caution in cautionsFor('arrival')" :key="caution.id">
-            <strong>{{ caution.title }}.</strong> {{ caution.text }}
-          </li>
-        </ul>
+          </li></CautionList
+        >
       </KitCollapse>
       <OrderForm v-if="adding" :vehicles="load.data.value.vehicles" @close="adding = false" @saved="load.reload()" />
     </main>

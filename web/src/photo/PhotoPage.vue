@@ -5,6 +5,7 @@ import { REGION_KINDS, type PhotoChange, type PhotoView, type RegionKind } from 
 import { panelOf, type Panel } from '@aspecta/core/body';
 import { sheetOf } from '@aspecta/core/body';
 import { area, boxOf, type Point, type Polygon } from '@aspecta/core/geometry';
+import { crumbsTo } from '../car/crumbs.ts';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
@@ -150,11 +151,7 @@ async function toPanel(parts: readonly Polygon[], what: RegionKind | null): Prom
   <Waiting :of="load" what="The picture">
     <StationFrame
       v-if="load.data.value"
-      :crumbs="[
-        { text: 'Garage', to: '/' },
-        { text: data.vehicle.nickname, to: `/vehicles/${id}` },
-        { text: 'Pictures', to: `/vehicles/${id}/photos` },
-      ]"
+      :crumbs="[...crumbsTo(data.vehicle), { text: 'Pictures', to: `/vehicles/${id}/photos` }]"
       :title="dayOf(data.photo.takenAt)"
     >
       <template #sheet>

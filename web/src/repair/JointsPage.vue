@@ -8,7 +8,7 @@ import {
   type JointsView,
 } from '@aspecta/contract/repair';
 import { panelOf } from '@aspecta/core/body';
-import { cautionsFor } from '@aspecta/core/safety';
+import { crumbsTo } from '../car/crumbs.ts';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
@@ -18,6 +18,7 @@ import KitPress from '../kit/KitPress.vue';
 import KitProgress from '../kit/KitProgress.vue';
 import KitSelect from '../kit/KitSelect.vue';
 import { useRouter } from 'vue-router';
+import CautionList from '../shell/CautionList.vue';
 import { get, put } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
@@ -98,11 +99,7 @@ const next = computed(() => {
   <Waiting :of="load" what="The joints">
     <StationFrame
       v-if="load.data.value && view"
-      :crumbs="[
-        { text: 'Garage', to: '/' },
-        { text: load.data.value.vehicle.nickname, to: `/vehicles/${id}` },
-        { text: load.data.value.panel.name, to: `/vehicles/${id}/panels/${view.panel}` },
-      ]"
+      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel)"
       title="Joints"
       :next="next"
     >
@@ -210,12 +207,11 @@ const next = computed(() => {
             </dl>
           </KitCollapse>
           <KitCollapse title="Before you drill">
-            <ul class="small">
-              <li>Drill through the upper sheet only; a small hole first, so that the cutter does not wander.</li>
-              <li v-for="caution in cautionsFor('cut')" :key="caution.id">
-                <strong>{{ caution.title }}.</strong> {{ caution.text }}
-              </li>
-            </ul>
+            <CautionList step="cut"
+              ><li>
+                Drill through the upper sheet only; a small hole first, so that the cutter does not wander.
+              </li></CautionList
+            >
           </KitCollapse>
         </div>
       </template>

@@ -5,11 +5,11 @@ import type { PhotoView, ReadingView } from '@aspecta/contract/survey';
 import { layerOf, type BodyPlan, type Panel } from '@aspecta/core/body';
 import type { Polygon } from '@aspecta/core/geometry';
 import type { NextReading } from '@aspecta/core/survey';
-import { cautionsFor } from '@aspecta/core/safety';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitSelect from '../kit/KitSelect.vue';
 import KitTabs from '../kit/KitTabs.vue';
+import CautionList from '../shell/CautionList.vue';
 import { useInAddress } from '../shell/inAddress.ts';
 import FindList from './FindList.vue';
 import MapCharts from './MapCharts.vue';
@@ -124,11 +124,7 @@ const { maps, counting, zones, proposed, finds } = props.survey;
       >
       <KitCollapse>
         <template #title>Before you scrape and probe</template>
-        <ul class="small">
-          <li v-for="caution in cautionsFor('survey')" :key="caution.id">
-            <strong>{{ caution.title }}.</strong> {{ caution.text }}
-          </li>
-        </ul>
+        <CautionList step="survey" />
       </KitCollapse>
     </template>
     <PitsTab

@@ -6,6 +6,7 @@ import { layerOf } from '@aspecta/core/body';
 import { inRing, type Point, type Polygon } from '@aspecta/core/geometry';
 import { zoneClassFrom, type NextReading } from '@aspecta/core/survey';
 import CarLocator from '../car/CarLocator.vue';
+import { crumbsTo } from '../car/crumbs.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { takeTraced } from '../photo/traced.ts';
@@ -198,10 +199,7 @@ const TOOLS = [
   <Waiting :of="load" what="The panel">
     <StationFrame
       v-if="load.data.value"
-      :crumbs="[
-        { text: 'Garage', to: '/' },
-        { text: load.data.value.vehicle.nickname, to: `/vehicles/${id}` },
-      ]"
+      :crumbs="crumbsTo(load.data.value.vehicle)"
       :title="load.data.value.panel.name"
       :next="next"
       @next="doNext"

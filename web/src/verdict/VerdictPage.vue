@@ -5,8 +5,9 @@ import { ZONE_CLASSES, type ZoneView } from '@aspecta/contract/survey';
 import type { RepairView, VerdictView } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
-import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
+import { DEFERENCE } from '@aspecta/core/safety';
 import { isBought, isCutIn, type OptionId } from '@aspecta/core/verdict';
+import { crumbsTo } from '../car/crumbs.ts';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitChecks from '../kit/KitChecks.vue';
@@ -17,6 +18,7 @@ import KitNotice from '../kit/KitNotice.vue';
 import PanelSheet from '../sheet/PanelSheet.vue';
 import { ringPath } from '../sheet/pathData.ts';
 import SheetView from '../sheet/SheetView.vue';
+import CautionList from '../shell/CautionList.vue';
 import { get, post } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
 import { useSession } from '../shell/session.ts';
@@ -111,11 +113,7 @@ const proposed = computed(
     <StationFrame
       v-if="load.data.value"
       wide
-      :crumbs="[
-        { text: 'Garage', to: '/' },
-        { text: load.data.value.vehicle.nickname, to: `/vehicles/${id}` },
-        { text: load.data.value.panel.name, to: `/vehicles/${id}/panels/${panel}` },
-      ]"
+      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel)"
       title="Verdict"
     >
       <template #sheet>
@@ -228,11 +226,7 @@ const proposed = computed(
               </form>
               <KitCollapse>
                 <template #title>Before anything is cut</template>
-                <ul class="small">
-                  <li v-for="caution in cautionsFor('verdict')" :key="caution.id">
-                    <strong>{{ caution.title }}.</strong> {{ caution.text }}
-                  </li>
-                </ul>
+                <CautionList step="verdict" />
                 <p class="small soft">{{ DEFERENCE }}</p>
               </KitCollapse>
             </template>

@@ -4,9 +4,9 @@ import { CLIMATES } from '@aspecta/contract/garage';
 import type { FindInput, FindView, WalkPlaceView, WalkView } from '@aspecta/contract/survey';
 import { panelOf } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
-import { cautionsFor } from '@aspecta/core/safety';
 import { SIGNS, signOf, type SignId } from '@aspecta/core/survey';
 import CarLocator from '../car/CarLocator.vue';
+import { crumbsTo } from '../car/crumbs.ts';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
@@ -19,6 +19,7 @@ import { sendPhoto } from '../photo/takePhoto.ts';
 import PanelSheet from '../sheet/PanelSheet.vue';
 import SheetView from '../sheet/SheetView.vue';
 import { merged } from '../live/listen.ts';
+import CautionList from '../shell/CautionList.vue';
 import { get } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
 import { useSession } from '../shell/session.ts';
@@ -164,10 +165,7 @@ const again = () =>
   <Waiting :of="load" what="The walk-round">
     <StationFrame
       v-if="load.data.value && walk"
-      :crumbs="[
-        { text: 'Garage', to: '/' },
-        { text: load.data.value.vehicle.nickname, to: `/vehicles/${id}` },
-      ]"
+      :crumbs="crumbsTo(load.data.value.vehicle)"
       title="Walk-round"
       :next="place ? null : { text: 'Measure what you have found', to: `/vehicles/${id}` }"
     >
@@ -272,11 +270,7 @@ const again = () =>
           />
           <KitCollapse>
             <template #title>Before you crawl under it</template>
-            <ul class="small">
-              <li v-for="caution in cautionsFor('survey')" :key="caution.id">
-                <strong>{{ caution.title }}.</strong> {{ caution.text }}
-              </li>
-            </ul>
+            <CautionList step="survey" />
           </KitCollapse>
         </div>
       </template>

@@ -4,6 +4,7 @@ import { Pause, Play } from 'lucide-vue-next';
 import { useRouter } from 'vue-router';
 import { weldDefaults, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
+import { crumbsTo } from '../car/crumbs.ts';
 import { useVehicle } from '../car/useVehicle.ts';
 import ChartView from '../charts/ChartView.vue';
 import KitButton from '../kit/KitButton.vue';
@@ -120,9 +121,7 @@ const STRATEGIES = [
     <StationFrame
       v-if="load.data.value"
       :crumbs="[
-        { text: 'Garage', to: '/' },
-        { text: load.data.value.vehicle.nickname, to: `/vehicles/${id}` },
-        { text: load.data.value.panel.name, to: `/vehicles/${id}/panels/${load.data.value.repair.panel}` },
+        ...crumbsTo(load.data.value.vehicle, load.data.value.panel),
         { text: 'Cut', to: `/vehicles/${id}/repairs/${repair}/cut` },
       ]"
       title="Weld"
