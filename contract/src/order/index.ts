@@ -18,6 +18,8 @@ export interface OrderStep {
   on: string;
   by: string;
   note?: string;
+  /** Due day that this step replaced; taking the step back brings it back. */
+  dueBefore?: string | null;
 }
 
 export interface OrderLine {

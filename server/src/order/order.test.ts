@@ -97,6 +97,8 @@ describe('a line of the order book', () => {
     expect(line).toMatchObject({ due: '2026-01-15', late: true });
     line = (await move(line, 'back-order', { due: '2199-01-01' }).expect(200)).body;
     expect(line).toMatchObject({ due: '2199-01-01', late: false });
+    const back = here.owner.post(`/orders/${line.id}/back`, { version: line.version });
+    expect((await back.expect(200)).body).toMatchObject({ state: 'ordered', due: '2026-01-15', late: true });
   });
 
   it('changes by the version that was seen; the second to change sees what is stored', async () => {

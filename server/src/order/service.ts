@@ -126,7 +126,7 @@ export class OrderService {
       const changes = {
         state,
         due: due ?? line.due,
-        history: [...line.history, step(state, on, caller, note)],
+        history: [...line.history, { ...step(state, on, caller, note), ...(due ? { dueBefore: line.due } : {}) }],
         // What has been ordered keeps the price of its day, whatever the house rules say later.
         ...(state === 'ordered' ? { currency: shop.currency, taxRate: shop.taxRate } : {}),
       };
@@ -158,6 +158,7 @@ export class OrderService {
       throw new ServerProblem('invalid', 'This line has not moved yet; there is nothing to take back.', 'state');
     await changeOf(this.db, line.vehicleId, async (manager) => {
       const history = line.history.slice(0, -1);
+      const slip = line.history.at(-1);
       await changeVersioned(manager, {
         target: OrderEntity,
         id,
@@ -165,6 +166,7 @@ export class OrderService {
         changes: {
           state: before?.state ?? line.state,
           history,
+          ...(slip?.dueBefore === undefined ? {} : { due: slip.dueBefore }),
           // What is not ordered any more follows the house rules again.
           ...(history.some(({ state }) => state === 'ordered') ? {} : { currency: null, taxRate: null }),
         },

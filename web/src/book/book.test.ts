@@ -4,7 +4,8 @@ import { boxOf } from '@aspecta/core/geometry';
 import { formatLength } from '@aspecta/core/units';
 import { placesOf } from './drawing.ts';
 import { toSvg } from './outlineFile.ts';
-import { readField, readNumber, type BookPage, type Values, type Writer } from './page.ts';
+import { readField, type BookPage, type Values, type Writer } from './page.ts';
+import { readNumber } from '../shell/typedNumber.ts';
 import { BOOK, pageOf, searchBook } from './shelf.ts';
 
 const write = (unit: 'mm' | 'in'): Writer => ({

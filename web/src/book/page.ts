@@ -1,5 +1,6 @@
 import { parseLength, type LengthUnit } from '@aspecta/core/units';
 import type { Offer } from '@aspecta/contract/verdict';
+import { readNumber } from '../shell/typedNumber.ts';
 import type { Drawing } from './drawing.ts';
 
 /** How a person reads lengths and money; given to pages so that they write them alike. */
@@ -76,12 +77,6 @@ export function page<R>(
   },
 ): BookPage {
   return given as unknown as BookPage;
-}
-
-/** A number as people write it: decimal comma or point. */
-export function readNumber(text: string): number | null {
-  const plain = text.trim().replace(',', '.');
-  return /^[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?$/i.test(plain) ? Number(plain) : null;
 }
 
 /** Reads one field; throws in words. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
-import type { Shop } from '@aspecta/contract/shop';
+import { LENGTH_UNITS, type Shop } from '@aspecta/contract/shop';
 import AuditTile from '../account/AuditTile.vue';
 import PeopleTile from '../account/PeopleTile.vue';
 import KitButton from '../kit/KitButton.vue';
@@ -120,14 +120,7 @@ async function save(): Promise<void> {
             <KitField v-slot="{ bind }" label="Name of the shop" :error="form.errors['name']"
               ><KitInput v-bind="bind" v-model="rules.name"
             /></KitField>
-            <KitChips
-              v-model="rules.unit"
-              legend="Lengths are shown in"
-              :options="[
-                { value: 'mm', label: 'Millimetres' },
-                { value: 'in', label: 'Inches and fractions' },
-              ]"
-            />
+            <KitChips v-model="rules.unit" legend="Lengths are shown in" :options="LENGTH_UNITS" />
             <KitChips
               v-model="rules.coatingUnit"
               legend="Coatings are read in"

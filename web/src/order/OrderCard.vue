@@ -8,9 +8,10 @@ import KitDate from '../kit/KitDate.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { ApiProblem, post } from '../shell/api.ts';
+import { post } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { dayOf, percent, today, useUnits } from '../shell/units.ts';
+import { isConflict } from '../shell/theirs.ts';
 import { useForm } from '../shell/useForm.ts';
 import OrderForm from './OrderForm.vue';
 
@@ -37,7 +38,7 @@ async function send(verb: 'move' | 'back', body: object): Promise<void> {
     try {
       await post(`/orders/${props.line.id}/${verb}`, { ...body, version: props.line.version });
     } catch (error) {
-      if (error instanceof ApiProblem && error.code === 'conflict') emit('changed');
+      if (isConflict(error)) emit('changed');
       throw error;
     }
   });

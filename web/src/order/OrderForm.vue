@@ -10,11 +10,12 @@ import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitSelect from '../kit/KitSelect.vue';
-import { ApiProblem, post, put } from '../shell/api.ts';
+import { post, put } from '../shell/api.ts';
 import { majorUnits, minorUnits } from '../shell/money.ts';
 import { newId } from '../shell/newId.ts';
 import { planOf } from '../shell/plans.ts';
 import { useSession } from '../shell/session.ts';
+import { overTheirs } from '../shell/theirs.ts';
 import { useForm } from '../shell/useForm.ts';
 import { wholeNumber } from '../shell/typedNumber.ts';
 
@@ -57,18 +58,14 @@ async function save(): Promise<void> {
     due: due || null,
   });
   const done = await form.submit(async () => {
-    if (!props.line) await post('/orders', { ...body(), id, vehicleId, panel });
+    const { line } = props;
+    if (!line) await post('/orders', { ...body(), id, vehicleId, panel });
     else
-      try {
-        await put(`/orders/${props.line.id}`, { ...body(), version: seen });
-      } catch (error) {
-        if (!(error instanceof ApiProblem) || error.code !== 'conflict') throw error;
-        seen = (error.body.current as OrderLine).version;
-        throw new Error(
-          'Somebody else has changed this line in the meantime. Saving again keeps what stands here instead of theirs.',
-          { cause: error },
-        );
-      }
+      await overTheirs<OrderLine>(
+        'this line',
+        ({ version }) => (seen = version),
+        () => put(`/orders/${line.id}`, { ...body(), version: seen }),
+      );
   });
   if (!done) return;
   emit('saved');

@@ -14,9 +14,10 @@ import KitNotice from '../kit/KitNotice.vue';
 import KitSelect from '../kit/KitSelect.vue';
 import { linePath, ringPath } from '../sheet/pathData.ts';
 import SheetView from '../sheet/SheetView.vue';
-import { ApiProblem, get, put, remove } from '../shell/api.ts';
+import { get, put, remove } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
+import { overTheirs } from '../shell/theirs.ts';
 import { dayOf, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
@@ -63,7 +64,6 @@ function take(photo: PhotoView): void {
 const data = computed(() => load.data.value!);
 const region = usePictureRegion(() => ({
   href: `/api/vehicles/${props.id}/photos/${props.photo}/picture`,
-  photo: data.value.photo,
   matrix: lies.value.matrix,
   sheet: panel.value ? sheetOf(panel.value) : null,
 }));
@@ -106,19 +106,11 @@ function change(): PhotoChange {
 }
 async function save(): Promise<boolean> {
   return form.submit(async () => {
-    try {
-      await put(`/vehicles/${props.id}/photos/${props.photo}`, change());
-    } catch (error) {
-      if (error instanceof ApiProblem && error.code === 'conflict') {
-        // Saving again is then meant: what stands here goes onto the version that is stored now.
-        seen = (error.body.current as PhotoView).version;
-        throw new Error(
-          'Somebody else has changed this picture in the meantime. Saving again keeps what stands here instead of theirs.',
-          { cause: error },
-        );
-      }
-      throw error;
-    }
+    await overTheirs<PhotoView>(
+      'this picture',
+      ({ version }) => (seen = version),
+      () => put(`/vehicles/${props.id}/photos/${props.photo}`, change()),
+    );
     seen = 0;
     await load.reload();
   });

@@ -64,7 +64,7 @@ describe('two pictures of one place', () => {
 
 describe('strokes on a picture', () => {
   it('are looked at only where the picture lies true to size on a panel', () => {
-    const tool = usePictureRegion(() => ({ href: '', photo: photo('a', '', null), matrix: null, sheet: null }));
+    const tool = usePictureRegion(() => ({ href: '', matrix: null, sheet: null }));
     tool.stroke([[1, 1]], false);
     expect(tool.drawing.value).toEqual([[1, 1]]);
     tool.stroke(

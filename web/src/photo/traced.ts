@@ -8,11 +8,10 @@ interface Traced extends Pick<PhotoRegion, 'parts'> {
   /** What was stroked; null where a person traced it. */
   what: RegionKind | null;
 }
-/** One of them, and how many wait behind it. */
+/** One of them. */
 export interface TracedPart {
   polygon: Polygon;
   what: RegionKind | null;
-  left: number;
 }
 let waiting: Traced | null = null;
 
@@ -23,5 +22,5 @@ export function takeTraced(vehicle: string, panel: string): TracedPart | null {
   const [polygon, ...parts] = waiting.parts;
   const { what } = waiting;
   waiting = parts.length > 0 ? { ...waiting, parts } : null;
-  return polygon ? { polygon, what, left: parts.length } : null;
+  return polygon ? { polygon, what } : null;
 }

@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef } from 'vue';
-import type { PhotoRegion, PhotoView, RegionKind } from '@aspecta/contract/survey';
+import type { PhotoRegion, RegionKind } from '@aspecta/contract/survey';
 import { area, type Point, type Polygon } from '@aspecta/core/geometry';
 import { compute } from '../workers/bridge.ts';
 
@@ -21,7 +21,7 @@ interface Pixels {
 
 /** A picture that maps itself: strokes on it, and the region that looks like them, px and mm. */
 export function usePictureRegion(
-  source: () => { href: string; photo: PhotoView; matrix: readonly number[] | null; sheet: Polygon | null },
+  source: () => { href: string; matrix: readonly number[] | null; sheet: Polygon | null },
 ) {
   const what = ref<RegionKind>('rust');
   /** Does the next stroke add to the region, or take away from it? */
@@ -62,7 +62,7 @@ export function usePictureRegion(
       if (inside.length === 0) return;
       const found = await compute().region(
         { width, height, rgb, inside, outside: [...outside.values()] },
-        { scale, matrix: [...matrix], sheet: structuredClone(sheet) as Polygon },
+        { scale, matrix, sheet },
       );
       if (run !== asked) return;
       outlines.value = found.outlines.map((polygon) =>

@@ -6,7 +6,7 @@ import { between, boxOf, offset, type Point } from '@aspecta/core/geometry';
 import PanelSheet from '../sheet/PanelSheet.vue';
 import { linePath, ringPath } from '../sheet/pathData.ts';
 import SheetView from '../sheet/SheetView.vue';
-import { JOINT_LOOKS } from './jointLooks.ts';
+import { lookOf } from './jointLooks.ts';
 
 /* The piece with its joints and every fastener in its place: a drill map. */
 const props = defineProps<{ view: JointsView; panel: Panel; picked: number | null }>();
@@ -31,7 +31,6 @@ function tap(place: Point): void {
     .sort((a, b) => a.far - b.far)[0];
   if (near && near.far <= REACH) emit('fastener', near.fastener);
 }
-const look = (kind: string) => JOINT_LOOKS[kind] ?? JOINT_LOOKS['free']!;
 /** Every number where there is room for it, else every fifth. */
 const numbered = (n: number, scale: number) => scale * 38 > 26 || n % 5 === 0 || n === 1;
 </script>
@@ -46,7 +45,7 @@ const numbered = (n: number, scale: number) => scale * 38 > 26 || n % 5 === 0 ||
       :d="linePath(joint.line)"
       class="joint"
       :class="{ picked: picked === i }"
-      :style="{ stroke: look(joint.kind).stroke, strokeDasharray: look(joint.kind).dash }"
+      :style="{ stroke: lookOf(joint.kind).stroke, strokeDasharray: lookOf(joint.kind).dash }"
     />
     <template #over="{ place, scale }">
       <g

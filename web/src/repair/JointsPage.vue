@@ -26,7 +26,7 @@ import { useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
-import { JOINT_LOOKS } from './jointLooks.ts';
+import { lookOf } from './jointLooks.ts';
 import JointSheet from './JointSheet.vue';
 
 /* What holds the piece: every stretch of its edge is one joint; its fasteners are marked as they are found and opened. */
@@ -163,8 +163,8 @@ const next = computed(() => {
                   <path
                     d="M1 4h32"
                     :style="{
-                      stroke: (JOINT_LOOKS[joint.kind] ?? JOINT_LOOKS['free']!).stroke,
-                      strokeDasharray: (JOINT_LOOKS[joint.kind] ?? JOINT_LOOKS['free']!).dash,
+                      stroke: lookOf(joint.kind).stroke,
+                      strokeDasharray: lookOf(joint.kind).dash,
                     }"
                   />
                 </svg>
@@ -262,9 +262,5 @@ const next = computed(() => {
 .work dd {
   margin: 0;
   text-align: right;
-}
-ul {
-  padding-left: 1.1rem;
-  margin: 0;
 }
 </style>

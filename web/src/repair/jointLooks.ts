@@ -1,5 +1,5 @@
 /** How each kind of joint is drawn: a colour, and dashes that tell it apart without colour. px. */
-export const JOINT_LOOKS: Readonly<Record<string, { stroke: string; dash: string }>> = {
+const LOOKS: Readonly<Record<string, { stroke: string; dash: string }>> = {
   cut: { stroke: 'var(--mark)', dash: '' },
   spot: { stroke: 'var(--alarm)', dash: '1 7' },
   braze: { stroke: 'var(--thin)', dash: '9 3' },
@@ -12,3 +12,5 @@ export const JOINT_LOOKS: Readonly<Record<string, { stroke: string; dash: string
   drip: { stroke: 'var(--coat-3)', dash: '16 3' },
   free: { stroke: 'var(--line)', dash: '' },
 };
+
+export const lookOf = (kind: string) => LOOKS[kind] ?? LOOKS['free']!;

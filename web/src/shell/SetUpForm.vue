@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { reactive } from 'vue';
-import type { Unit } from '@aspecta/contract/shop';
+import { LENGTH_UNITS, type Unit } from '@aspecta/contract/shop';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitField from '../kit/KitField.vue';
@@ -53,14 +53,7 @@ async function setUp(): Promise<void> {
       ><KitInput v-bind="bind" v-model="fresh.email" type="email" autocomplete="username"
     /></KitField>
     <NewPassword v-model="fresh.password" :error="form.errors['password']" />
-    <KitChips
-      v-model="fresh.unit"
-      legend="Lengths are shown in"
-      :options="[
-        { value: 'mm', label: 'Millimetres' },
-        { value: 'in', label: 'Inches and fractions' },
-      ]"
-    />
+    <KitChips v-model="fresh.unit" legend="Lengths are shown in" :options="LENGTH_UNITS" />
     <div class="pair">
       <KitField v-slot="{ bind }" label="Currency" :error="form.errors['currency']"
         ><KitInput mono v-bind="bind" v-model="fresh.currency" autocapitalize="characters"

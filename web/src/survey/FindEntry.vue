@@ -9,7 +9,8 @@ import KitNotice from '../kit/KitNotice.vue';
 import KitSelect from '../kit/KitSelect.vue';
 import KitUpload from '../kit/KitUpload.vue';
 import { sendPhoto } from '../photo/takePhoto.ts';
-import { ApiProblem, post, put } from '../shell/api.ts';
+import { post, put } from '../shell/api.ts';
+import { theirs } from '../shell/theirs.ts';
 import { dayOf, timeOf } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 
@@ -32,7 +33,8 @@ async function change(changes: Partial<FindChange>): Promise<void> {
       emit('changed', await put<FindView>(path(), { sign, note, closed: closedBody(closed), version, ...changes }));
     } catch (error) {
       // What is stored now is shown; what was typed stays and can be sent again.
-      if (error instanceof ApiProblem && error.code === 'conflict') emit('changed', error.body.current as FindView);
+      const stored = theirs<FindView>(error);
+      if (stored) emit('changed', stored);
       throw error;
     }
   });

@@ -164,8 +164,4 @@ const { maps, counting, zones, proposed, finds } = props.survey;
 .layer .select {
   width: auto;
 }
-ul {
-  padding-left: 1.1rem;
-  margin: 0;
-}
 </style>

@@ -84,6 +84,8 @@ function takeProposed(): void {
 }
 /** Outlines from a picture wait for this panel to be open; one after the other becomes a zone. */
 function nextTraced(): void {
+  // One that is being drawn is not replaced because the page was fetched again.
+  if (draft.ring.value.length > 0) return;
   const part = takeTraced(props.id, props.panel);
   if (!part) return;
   const kind = part.what ? REGION_KINDS[part.what] : null;
@@ -309,7 +311,7 @@ const TOOLS = [
           :proposed="proposed !== null"
           :can-work="session.canWork"
           @save="saveZone"
-          @cancel="leaveZone"
+          @cancel="(leaveZone(), nextTraced())"
           @remove="removeZone"
           @take-proposed="takeProposed"
           @join="join"

@@ -61,8 +61,8 @@ describe('a picture laid over the sheet', () => {
     const parts = [[[[0, 0]]], [[[5, 5]]]] as unknown as Polygon[];
     keepTraced({ vehicle: 'v', panel: 'roof', parts, what: 'rust' });
     expect(takeTraced('v', 'bonnet')).toBeNull();
-    expect(takeTraced('v', 'roof')).toEqual({ polygon: [[[0, 0]]], what: 'rust', left: 1 });
-    expect(takeTraced('v', 'roof')).toEqual({ polygon: [[[5, 5]]], what: 'rust', left: 0 });
+    expect(takeTraced('v', 'roof')).toEqual({ polygon: [[[0, 0]]], what: 'rust' });
+    expect(takeTraced('v', 'roof')).toEqual({ polygon: [[[5, 5]]], what: 'rust' });
     expect(takeTraced('v', 'roof')).toBeNull();
   });
 });

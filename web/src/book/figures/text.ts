@@ -1,5 +1,5 @@
 import { formatLength, parseLength, type LengthUnit } from '@aspecta/core/units';
-import { readNumber } from '../page.ts';
+import { readNumber } from '../../shell/typedNumber.ts';
 import type { Figure, FigureShape, FigureUnit } from './shape.ts';
 
 /** How a person types and reads: lengths in his unit, money and temperatures as the shop reckons. */

@@ -1,6 +1,7 @@
 import type { LandedLine } from '@aspecta/core/order';
 import type { Calibration } from '@aspecta/core/verdict';
-import { linesOf, page, readNumber, round, type BookPage } from '../page.ts';
+import { linesOf, page, round, type BookPage } from '../page.ts';
+import { readNumber } from '../../shell/typedNumber.ts';
 import { rectangle } from '../drawing.ts';
 
 const linesOfParcel = (text: unknown) =>

@@ -1,5 +1,6 @@
 import type { AdjustedNetwork, BraceCheck, GapFit } from '@aspecta/core/hold';
-import { linesOf, page, readNumber, round, type BookPage } from '../page.ts';
+import { linesOf, page, round, type BookPage } from '../page.ts';
+import { readNumber } from '../../shell/typedNumber.ts';
 
 interface Reading {
   points: { id: string; x: number; y: number; fixed?: string[] }[];

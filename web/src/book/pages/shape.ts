@@ -9,7 +9,8 @@ import type {
   Profile,
 } from '@aspecta/core/shape';
 import type { Point } from '@aspecta/core/geometry';
-import { linesOf, page, readNumber, round, type BookPage, type BookField, type Values } from '../page.ts';
+import { linesOf, page, round, type BookPage, type BookField, type Values } from '../page.ts';
+import { readNumber } from '../../shell/typedNumber.ts';
 import { arcLine, rectangle, thickLine, type Drawn } from '../drawing.ts';
 
 /** "width × height" or "width × height × count" lines as rectangles. */
