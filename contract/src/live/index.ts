@@ -11,5 +11,4 @@ export interface LiveChange {
   finds: FindView[];
   findsGone: string[];
   repairs: RepairView[];
-  repairsGone: string[];
 }

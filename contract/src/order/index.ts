@@ -46,6 +46,8 @@ export interface OrderLine {
   due: string | null;
   late: boolean;
   note: string;
+  /** Why it is not needed any more: the repair that it was for has been decided otherwise; null as long as it is. */
+  unneeded: string | null;
   history: OrderStep[];
   version: number;
 }

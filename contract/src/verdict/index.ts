@@ -1,4 +1,7 @@
-import type { OptionId, Verdict } from '@aspecta/core/verdict';
+import type { OrderState } from '@aspecta/core/order';
+import type { OptionId, Spread, Verdict } from '@aspecta/core/verdict';
+
+export { OPTION_WORDS } from './words.ts';
 
 /** What is told of a price when it is noted. */
 export type OfferInput = Omit<Offer, 'id' | 'currency'> & { id?: string };
@@ -27,22 +30,47 @@ export interface VerdictView {
   offer: (Offer & { landed: number }) | null;
 }
 
-export interface RepairView {
-  id: string;
-  panel: string;
-  zoneIds: string[];
+/** One decision of a repair: what was chosen, on which damage, with which figures. */
+export interface DecisionStep {
   choice: OptionId;
-  proposed: OptionId | null;
   reason: string;
-  /** As it was decided: hours and cost of the chosen option. */
-  hours: { p10: number; p50: number; p90: number };
-  cost: { p10: number; p50: number; p90: number };
+  hours: Spread;
+  cost: Spread;
   /** Of the cost, ISO 4217: that of the day of the decision. */
   currency: string;
+  zoneIds: string[];
+  /** Damage that was decided on, mm²; null where it was not noted at the time. */
+  area: number | null;
+  by: string;
+  at: string;
+}
+
+export interface RepairView extends Omit<DecisionStep, 'by' | 'at'> {
+  id: string;
+  panel: string;
+  proposed: OptionId | null;
   done: boolean;
   version: number;
   decidedBy: string;
   decidedAt: string;
-  /** Zones that were changed since the decision. */
+  /** Zones that were changed, taken away or parted from it since the decision. */
   staleZones: string[];
+  /** Damage as it is drawn now, mm². */
+  areaNow: number;
+  /** What was decided before, oldest first. */
+  earlier: DecisionStep[];
+  /** Who took the whole decision back, when and why; null while it stands. */
+  withdrawn: { by: string; at: string; reason: string } | null;
+  /** Its line in the order book; null where nothing was ordered for it. */
+  order: { id: string; state: OrderState; unneeded: string | null } | null;
+}
+
+/** A decision made, or made again: also for other zones than before. */
+export interface Redecision {
+  choice: OptionId;
+  reason: string;
+  done: boolean;
+  /** The zones that it is for from now on; left out, it stays with those that it had. */
+  zoneIds?: string[];
+  version: number;
 }

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { OPTIONS } from '@aspecta/core/verdict';
 import type { OptionId } from '@aspecta/core/verdict';
-import type { OfferInput } from './index.ts';
+import type { OfferInput, Redecision } from './index.ts';
 
 /* What may come in, by field. */
 const zoneIds = Joi.array().items(Joi.string().guid()).min(1).max(50).unique().required();
@@ -12,12 +12,19 @@ export const decideSchema = Joi.object<{ id: string; zoneIds: string[]; choice: 
   choice: Joi.valid(...OPTIONS).required(),
   reason: Joi.string().trim().min(3).max(500).required(),
 });
-export const redecideSchema = Joi.object<{ choice: OptionId; reason: string; done: boolean; version: number }>({
+const why = Joi.string().trim().min(3).max(500).required();
+export const redecideSchema = Joi.object<Redecision>({
   choice: Joi.valid(...OPTIONS).required(),
-  reason: Joi.string().trim().min(3).max(500).required(),
+  reason: why,
   done: Joi.boolean().required(),
+  zoneIds: zoneIds.optional(),
   version: Joi.number().integer().required(),
 });
+export const withdrawSchema = Joi.object<{ reason: string; version: number }>({
+  reason: why,
+  version: Joi.number().integer().required(),
+});
+export const restoreSchema = Joi.object<{ version: number }>({ version: Joi.number().integer().required() });
 const money = Joi.number().integer().min(0).max(10_000_000).required();
 /** With an id made by whoever sends it, so that it is stored once. */
 export const offerSchema = Joi.object<OfferInput>({

@@ -9,6 +9,7 @@ import {
   kindOfWork,
   type Element,
   type OptionId,
+  keepsPanel,
 } from './elements.ts';
 import type { JointFacts } from '../repair/index.ts';
 import { pertTables } from './pertTable.ts';
@@ -264,7 +265,7 @@ function propose(options: readonly VerdictOption[], repair: Repair): { proposed:
   const open = options.filter((option) => option.ruledOut === null);
   if (open.length === 0)
     return { proposed: null, why: 'None of the options can be done here: find a panel to buy, or plan to make it.' };
-  const lasting = open.filter((option) => (option.id !== 'treat' && option.id !== 'overlay') || treatmentLasts(repair));
+  const lasting = open.filter((option) => !keepsPanel(option.id) || treatmentLasts(repair));
   const best = (lasting.length > 0 ? lasting : open).reduce((a, b) => (b.cost.p50 < a.cost.p50 ? b : a));
   const others = open.filter((option) => option !== best);
   if (others.length === 0)

@@ -8,6 +8,8 @@ export type OptionId = 'treat' | 'patch' | 'part' | 'whole' | 'make' | 'overlay'
 
 /** A line is cut and welded in the panel itself. */
 export const isCutIn = (choice: OptionId): boolean => choice === 'patch' || choice === 'part';
+/** The panel stays whole: nothing of its edge is opened. */
+export const keepsPanel = (choice: OptionId): boolean => choice === 'treat' || choice === 'overlay';
 /** A panel has to be bought. */
 export const isBought = (choice: OptionId): boolean => choice === 'part' || choice === 'whole';
 

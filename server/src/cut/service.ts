@@ -10,7 +10,6 @@ import type { Caller } from '../http/session.ts';
 import type { ShopService } from '../shop/service.ts';
 import { asReading } from '../survey/asReading.ts';
 import type { ReadingService } from '../survey/readings.ts';
-import type { ZoneService } from '../survey/zones.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import type { Workbench } from '../work/bench.ts';
 import type { JobInput } from '../work/jobs.ts';
@@ -19,7 +18,6 @@ import { remembered } from './remembered.ts';
 
 interface Services {
   verdicts: VerdictService;
-  zones: ZoneService;
   readings: ReadingService;
   shops: ShopService;
   bench: Workbench;
@@ -50,10 +48,7 @@ export class CutService {
     const body = vehicle.plan;
     const panel = panelOf(body, repair.panel);
     const [zones, shop] = await Promise.all([
-      this.services.zones.byIds(
-        vehicle.id,
-        repair.zones.map((zone) => zone.id),
-      ),
+      this.services.verdicts.damageOf(repair),
       this.services.shops.shop(caller),
     ]);
     const layer = layerOf(panel, zones[0]!.layer);

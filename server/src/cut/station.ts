@@ -2,7 +2,6 @@ import type { Station, StationStanding } from '../station.ts';
 import { cutInRepairs } from '../verdict/cutIn.ts';
 import { ShopService } from '../shop/service.ts';
 import { ReadingService } from '../survey/readings.ts';
-import { ZoneService } from '../survey/zones.ts';
 import { VerdictService } from '../verdict/service.ts';
 import { CutEntity } from './entities.ts';
 import { cutRoutes } from './routes.ts';
@@ -15,7 +14,6 @@ export const cut: Station = {
   serve: (house) => [
     new CutService(house.db, {
       verdicts: house.the(VerdictService),
-      zones: house.the(ZoneService),
       readings: house.the(ReadingService),
       shops: house.the(ShopService),
       bench: house.bench,

@@ -36,8 +36,7 @@ export class LiveHub {
     const vehicle = await this.garage.own(caller, vehicleId);
     const listeners = this.watched.get(vehicleId) ?? new Set();
     // Decisions carry prices, which a customer is not told.
-    const told =
-      caller.role === 'customer' ? (change: LiveChange) => tell({ ...change, repairs: [], repairsGone: [] }) : tell;
+    const told = caller.role === 'customer' ? (change: LiveChange) => tell({ ...change, repairs: [] }) : tell;
     listeners.add(told);
     this.watched.set(vehicleId, listeners);
     if (!this.seen.has(vehicleId)) {
@@ -94,7 +93,6 @@ export class LiveHub {
       finds: [],
       findsGone: [],
       repairs: [],
-      repairsGone: [],
     };
     for (const { into, id, state, view } of items.flat()) {
       if (seen.get(id) === state) continue;

@@ -25,4 +25,10 @@ export const attacks: readonly Attack[] = [
     path: ({ order }) => `/orders/${order}/back`,
     body: () => ({ version: 99 }),
   },
+  {
+    name: 'an order kept',
+    method: 'post',
+    path: ({ order }) => `/orders/${order}/keep`,
+    body: () => ({ version: 99 }),
+  },
 ];

@@ -18,6 +18,8 @@ export interface OrderRow {
   state: OrderState;
   due: string | null;
   note: string;
+  /** Why what was wanted is not needed any more; null as long as it is. */
+  unneeded: string | null;
   history: OrderStep[];
   version: number;
   createdAt: Date;
@@ -38,6 +40,7 @@ export const OrderEntity = new EntitySchema<OrderRow>({
     state: text(12),
     due: maybe(day()),
     note: text(500),
+    unneeded: maybe(text(200)),
     history: json(),
     version: version(),
     createdAt: moment(),

@@ -23,5 +23,9 @@ export function orderRoutes(orders: OrderService): Router {
     const { version } = parse(orderBackSchema, request.body);
     response.json(await orders.takeBack(callerOf(request), idOf(request), version));
   });
+  router.post('/:id/keep', async (request, response) => {
+    const { version } = parse(orderBackSchema, request.body);
+    response.json(await orders.keep(callerOf(request), idOf(request), version));
+  });
   return router;
 }

@@ -4,7 +4,7 @@ import { ORDER_WORDS, type OrderLine, type OrderMove, type OrderStep } from '@as
 import type { Shop } from '@aspecta/contract/shop';
 import type { Offer } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
-import { isAwaited, landed, nextStates, type OrderState } from '@aspecta/core/order';
+import { isAwaited, isOver, landed, nextStates, type OrderState } from '@aspecta/core/order';
 import { changeOnce, changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
@@ -60,6 +60,7 @@ export class OrderService {
       repairId: null,
       currency: null,
       taxRate: null,
+      unneeded: null,
       state: 'wanted',
       history: [step('wanted', today(), caller)],
       version: 1,
@@ -80,7 +81,13 @@ export class OrderService {
     repair: { id: string; vehicleId: string; panel: string },
     offer: Offer,
   ): Promise<void> {
-    if (await manager.existsBy(OrderEntity, { repairId: repair.id })) return;
+    const known = await manager.findBy(OrderEntity, { repairId: repair.id });
+    // What was withdrawn or sent back is ordered anew where it is wanted again.
+    const open = known.find(({ state }) => !['withdrawn', 'returned'].includes(state));
+    if (open) {
+      await manager.update(OrderEntity, { id: open.id }, { unneeded: null, version: open.version + 1 });
+      return;
+    }
     await manager.insert(OrderEntity, {
       id: randomUUID(),
       vehicleId: repair.vehicleId,
@@ -92,6 +99,7 @@ export class OrderService {
       carriage: offer.carriage,
       currency: null,
       taxRate: null,
+      unneeded: null,
       state: 'wanted',
       due: null,
       note: '',
@@ -99,6 +107,30 @@ export class OrderService {
       version: 1,
       createdAt: new Date(),
     });
+  }
+
+  /** The repair was decided otherwise: what stands in the book for it is offered for withdrawal, never withdrawn by itself. */
+  async unwant(manager: EntityManager, repairId: string, why: string): Promise<void> {
+    const known = await manager.findBy(OrderEntity, { repairId });
+    for (const { id, state, version } of known)
+      if (!isOver(state))
+        await manager.update(OrderEntity, { id }, { unneeded: why.slice(0, 200), version: version + 1 });
+  }
+
+  /** Kept although the repair was decided otherwise: for another use, or for the shelf. */
+  async keep(caller: Caller, id: string, version: number): Promise<OrderLine> {
+    const line = await this.line(caller, id);
+    await changeOf(this.db, line.vehicleId, async (manager) => {
+      await changeOnce(manager, {
+        target: OrderEntity,
+        id,
+        seen: version,
+        changes: { unneeded: null },
+        current: () => this.line(caller, id),
+      });
+      await record(manager, caller, line.vehicleId, 'order', `${line.panelName}: kept all the same`);
+    });
+    return this.line(caller, id);
   }
 
   async change(caller: Caller, id: string, { version, ...changes }: Details & { version: number }): Promise<OrderLine> {
@@ -225,6 +257,7 @@ function viewOf(row: OrderRow, vehicle: OwnVehicle, shop: Shop): OrderLine {
     due: row.due,
     late: isLate(row),
     note: row.note,
+    unneeded: isOver(row.state) ? null : row.unneeded,
     history: row.history,
     version: row.version,
   };

@@ -1,6 +1,6 @@
 import { In } from 'typeorm';
 import { panelOf } from '@aspecta/core/body';
-import { isAwaited } from '@aspecta/core/order';
+import { isAwaited, isOver } from '@aspecta/core/order';
 import type { NextStep } from '@aspecta/contract/garage';
 import type { Chapter, Station, StationStanding } from '../station.ts';
 import { URGENCY } from '../board/urgency.ts';
@@ -42,13 +42,15 @@ export const order: Station = {
 };
 
 function standingOf(vehicle: OwnVehicle, rows: readonly OrderRow[]): StationStanding {
+  const needless = rows.filter((row) => row.unneeded !== null && !isOver(row.state));
   const awaited = rows.filter((row) => isAwaited(row.state));
   const late = awaited.filter(isLate);
-  const wanted = rows.filter((row) => row.state === 'wanted');
+  const wanted = rows.filter((row) => row.state === 'wanted' && row.unneeded === null);
   const arrived = rows.filter((row) => row.state === 'arrived');
   const panels = (list: readonly OrderRow[]) =>
     new Set(list.map((row) => row.panel).filter((id) => vehicle.plan.panels.some((panel) => panel.id === id))).size;
   const parts = [
+    needless.length > 0 && `${needless.length} not needed`,
     arrived.length > 0 && `${arrived.length} to check`,
     wanted.length > 0 && `${wanted.length} to order`,
     late.length > 0 && `${late.length} late`,
@@ -56,22 +58,31 @@ function standingOf(vehicle: OwnVehicle, rows: readonly OrderRow[]): StationStan
   ].filter((part) => part !== false);
   return {
     word: parts.slice(0, 2).join(', ') || (rows.length > 0 ? 'all here' : 'none'),
-    waits: arrived.length + wanted.length + late.length > 0,
-    done: rows.length > 0 && awaited.length + wanted.length + arrived.length === 0,
+    waits: needless.length + arrived.length + wanted.length + late.length > 0,
+    done: rows.length > 0 && needless.length + awaited.length + wanted.length + arrived.length === 0,
     path: '../../orders',
     figures: { awaited: panels(awaited), late: panels(late) },
-    next: nextOf(vehicle, arrived[0], wanted[0], late[0]),
+    next: nextOf(vehicle, { needless: needless[0], arrived: arrived[0], wanted: wanted[0], late: late[0] }),
   };
 }
 
 function nextOf(
   { plan }: OwnVehicle,
-  arrived: OrderRow | undefined,
-  wanted: OrderRow | undefined,
-  late: OrderRow | undefined,
+  {
+    needless,
+    arrived,
+    wanted,
+    late,
+  }: Readonly<Record<'needless' | 'arrived' | 'wanted' | 'late', OrderRow | undefined>>,
 ): (NextStep & { urgency: number }) | undefined {
   const name = (row: OrderRow) => panelOf(plan, row.panel).name;
   const path = '../../orders';
+  if (needless)
+    return {
+      text: `Withdraw ${name(needless)} from ${needless.maker}, or keep it: the repair was decided otherwise`,
+      path,
+      urgency: URGENCY.withdraw,
+    };
   if (arrived)
     return {
       text: `Check ${name(arrived)} that has arrived, before anything is cut`,

@@ -2,7 +2,7 @@ import { In, type DataSource } from 'typeorm';
 import type { FastenerMark, JointsView } from '@aspecta/contract/repair';
 import { panelOf } from '@aspecta/core/body';
 import { fastenersOf, jointWork, meanHours, panelJoints, pieceJoints } from '@aspecta/core/repair';
-import { isCutIn } from '@aspecta/core/verdict';
+import { isCutIn, keepsPanel } from '@aspecta/core/verdict';
 import type { CutService } from '../cut/service.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
@@ -27,7 +27,7 @@ export class JointService {
     const cut = isCutIn(repair.choice) ? await this.services.cuts.plan(caller, repairId) : null;
     const piece = cut?.line.outline ?? panel.outline;
     // A panel that is kept has no joints that are opened.
-    const kept = repair.choice === 'treat' || repair.choice === 'overlay';
+    const kept = keepsPanel(repair.choice);
     const joints = kept ? [] : cut ? pieceJoints(vehicle.plan, panel, piece) : panelJoints(vehicle.plan, panel);
     const rows = await this.db.getRepository(FastenerEntity).findBy({ repairId });
     const known = new Map(rows.map((row) => [row.place, row]));

@@ -1,4 +1,5 @@
 import { In, IsNull } from 'typeorm';
+import { keepsPanel } from '@aspecta/core/verdict';
 import { CutService } from '../cut/service.ts';
 import type { Station, StationStanding } from '../station.ts';
 import { RepairEntity } from '../verdict/entities.ts';
@@ -23,7 +24,7 @@ export const joints: Station = {
       where: { vehicleId: In(vehicles.map(({ id }) => id)), deletedAt: IsNull() },
       order: { decidedAt: 'ASC' },
     });
-    const opened = repairs.filter(({ choice }) => choice !== 'treat' && choice !== 'overlay');
+    const opened = repairs.filter(({ choice }) => !keepsPanel(choice));
     return new Map(
       vehicles.map(({ id }): [string, StationStanding] => {
         const own = opened.filter((row) => row.vehicleId === id);

@@ -68,7 +68,7 @@ export class ZoneService {
   async byIds(vehicleId: string, ids: readonly string[], manager: EntityManager = this.db.manager): Promise<ZoneRow[]> {
     const rows = await manager.findBy(ZoneEntity, { vehicleId, id: In([...ids]), deletedAt: IsNull() });
     if (rows.length !== ids.length) throw notFound('zone');
-    return rows;
+    return ids.map((id) => rows.find((row) => row.id === id)!);
   }
 
   /** Draws a zone; the same zone sent twice is stored once. */

@@ -26,4 +26,16 @@ export const attacks: readonly Attack[] = [
     path: ({ repair }) => `/repairs/${repair}`,
     body: () => ({ choice: 'patch', reason: 'because', done: false, version: 99 }),
   },
+  {
+    name: 'a decision taken back',
+    method: 'post',
+    path: ({ repair }) => `/repairs/${repair}/withdraw`,
+    body: () => ({ reason: 'because', version: 99 }),
+  },
+  {
+    name: 'a decision that stands again',
+    method: 'post',
+    path: ({ repair }) => `/repairs/${repair}/restore`,
+    body: () => ({ version: 99 }),
+  },
 ];

@@ -1,4 +1,5 @@
 import { EntitySchema } from 'typeorm';
+import type { DecisionStep } from '@aspecta/contract/verdict';
 import type { OptionId, Spread } from '@aspecta/core/verdict';
 import { belongsTo, flag, json, key, maybe, moment, ref, text, version, whole } from '../db/columns.ts';
 
@@ -38,8 +39,8 @@ export interface RepairRow {
   id: string;
   vehicleId: string;
   panel: string;
-  /** Zones with the version that was decided on. */
-  zones: { id: string; version: number }[];
+  /** Zones with the version and area (mm²) that were decided on; decisions of earlier times lack the area. */
+  zones: { id: string; version: number; area?: number }[];
   choice: OptionId;
   proposed: OptionId | null;
   reason: string;
@@ -51,6 +52,10 @@ export interface RepairRow {
   version: number;
   decidedBy: string;
   decidedAt: Date;
+  /** What was decided before, oldest first. */
+  earlier: DecisionStep[] | null;
+  /** Set with `deletedAt` where the decision was taken back. */
+  withdrawn: { by: string; at: string; reason: string } | null;
   deletedAt: Date | null;
 }
 export const RepairEntity = new EntitySchema<RepairRow>({
@@ -70,6 +75,8 @@ export const RepairEntity = new EntitySchema<RepairRow>({
     version: version(),
     decidedBy: text(120),
     decidedAt: moment(),
+    earlier: maybe(json()),
+    withdrawn: maybe(json()),
     deletedAt: maybe(moment()),
   },
   foreignKeys: [belongsTo('vehicle', 'vehicleId')],

@@ -1,5 +1,12 @@
 import { Router } from 'express';
-import { decideSchema, offerSchema, redecideSchema, weighSchema } from '@aspecta/contract/verdict/schemas';
+import {
+  decideSchema,
+  offerSchema,
+  redecideSchema,
+  restoreSchema,
+  weighSchema,
+  withdrawSchema,
+} from '@aspecta/contract/verdict/schemas';
 import type { GarageService } from '../garage/service.ts';
 import { idOf, wordOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
@@ -36,9 +43,12 @@ export function verdictRoutes(verdicts: VerdictService, offers: OfferService, ga
   router.put('/repairs/:id', async (request, response) => {
     response.json(await verdicts.change(callerOf(request), idOf(request), parse(redecideSchema, request.body)));
   });
-  router.delete('/repairs/:id', async (request, response) => {
-    await verdicts.remove(callerOf(request), idOf(request));
-    response.status(204).end();
+  router.post('/repairs/:id/withdraw', async (request, response) => {
+    response.json(await verdicts.withdraw(callerOf(request), idOf(request), parse(withdrawSchema, request.body)));
+  });
+  router.post('/repairs/:id/restore', async (request, response) => {
+    const { version } = parse(restoreSchema, request.body);
+    response.json(await verdicts.restore(callerOf(request), idOf(request), version));
   });
   return router;
 }

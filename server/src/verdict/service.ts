@@ -1,7 +1,7 @@
-import { IsNull, type DataSource } from 'typeorm';
-import type { RepairView, VerdictView } from '@aspecta/contract/verdict';
+import { IsNull, type DataSource, type EntityManager } from 'typeorm';
+import { OPTION_WORDS, type Redecision, type RepairView, type VerdictView } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
-import { isBought, type OptionId, type Verdict } from '@aspecta/core/verdict';
+import { isBought, type OptionId } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
@@ -15,16 +15,8 @@ import type { ZoneService } from '../survey/zones.ts';
 import type { Workbench } from '../work/bench.ts';
 import { RepairEntity, type RepairRow } from './entities.ts';
 import type { OfferService } from './offers.ts';
-
-/** What was decided, as a sentence goes on. */
-export const DECIDED: Record<OptionId, string> = {
-  treat: 'treat and keep',
-  patch: 'let in a patch',
-  part: 'let in part of a repair panel',
-  whole: 'fit a whole panel',
-  make: 'make the panel',
-  overlay: 'lay a new sheet over it',
-};
+import { asDecided, repairView, staleOf, stepOf } from './view.ts';
+import { chosen, weigh } from './weigh.ts';
 
 interface Services {
   garage: GarageService;
@@ -35,7 +27,10 @@ interface Services {
   bench: Workbench;
 }
 
-/** The way of a decision: zones → counted repair → options side by side → a person decides → order line. */
+/** What one decision says, without who and when. */
+type Figures = Pick<RepairRow, 'zones' | 'choice' | 'proposed' | 'hours' | 'cost' | 'currency'>;
+
+/** The way of a decision: zones → options side by side → a person decides → order line; made again or taken back whenever he changes his mind. */
 export class VerdictService {
   private readonly db: DataSource;
   private readonly services: Services;
@@ -48,74 +43,57 @@ export class VerdictService {
   /** Weighs the options for zones of one panel. */
   async weigh(caller: Caller, vehicleId: string, zoneIds: readonly string[]): Promise<VerdictView> {
     const vehicle = await this.services.garage.own(caller, vehicleId);
-    const zones = await this.services.zones.byIds(vehicleId, zoneIds);
-    return this.compareFor(caller, vehicle, zones);
+    return weigh(this.services, caller, vehicle, await this.services.zones.byIds(vehicleId, zoneIds));
   }
 
-  private async compareFor(caller: Caller, vehicle: OwnVehicle, zones: readonly ZoneRow[]): Promise<VerdictView> {
-    const plan = vehicle.plan;
-    const panelIds = new Set(zones.map((zone) => zone.panel));
-    if (panelIds.size !== 1)
-      throw new ServerProblem(
-        'invalid',
-        'A decision is made for zones of one panel; choose those of one panel.',
-        'zoneIds',
-      );
-    const panel = panelOf(plan, zones[0]!.panel);
-    const [{ offer, foreign }, shop] = await Promise.all([
-      this.services.offers.best(caller, vehicle, panel.id),
-      this.services.shops.shop(caller),
-    ]);
-    const verdict = await this.services.bench.run(
-      'weighRepair',
-      {
-        plan,
-        panelId: panel.id,
-        zones: zones.map(({ class: kind, layer, ring, holes }) => ({ class: kind, layer, ring, holes })),
-        offer: offer && { landed: offer.landed, leadDays: offer.leadDays },
-        rates: shop.rates,
-        house: { overlay: shop.overlay },
-      },
-      caller.personId,
-    );
-    return { verdict, offer, foreign };
-  }
-
+  /** Decisions of a car, those that were taken back among them: a person may want them again. */
   async list(caller: Caller, vehicleId: string): Promise<RepairView[]> {
     await this.services.garage.own(caller, vehicleId);
-    const [rows, zones] = await Promise.all([
-      this.db.manager.find(RepairEntity, { where: { vehicleId, deletedAt: IsNull() }, order: { decidedAt: 'ASC' } }),
-      this.services.zones.ofVehicle(vehicleId),
-    ]);
-    return rows.map((row) => viewOf(row, zones));
+    return this.told(vehicleId);
   }
 
-  /** All repairs of a vehicle as they are shown, and those that were taken back: for its open pages. */
-  async told(vehicleId: string): Promise<[there: RepairView[], gone: string[]]> {
-    const [rows, zones] = await Promise.all([
-      this.db.manager.findBy(RepairEntity, { vehicleId }),
+  /** All of them as they are shown: for its open pages. */
+  async told(vehicleId: string): Promise<RepairView[]> {
+    const [rows, zones, orders] = await Promise.all([
+      this.db.getRepository(RepairEntity).find({ where: { vehicleId }, order: { decidedAt: 'ASC' } }),
       this.services.zones.ofVehicle(vehicleId),
+      this.services.orders.ofVehicle(vehicleId),
     ]);
-    return [
-      rows.filter((row) => !row.deletedAt).map((row) => viewOf(row, zones)),
-      rows.filter((row) => row.deletedAt).map(({ id }) => id),
-    ];
+    return rows.filter((row) => !row.deletedAt || row.withdrawn).map((row) => repairView(row, zones, orders));
   }
 
+  /** Those that stand. */
   async ofVehicle(vehicleId: string): Promise<RepairRow[]> {
-    return this.db.manager.findBy(RepairEntity, { vehicleId, deletedAt: IsNull() });
+    return this.db.getRepository(RepairEntity).findBy({ vehicleId, deletedAt: IsNull() });
   }
 
   /** A repair in the caller's shop, with its vehicle; cut and weld come through here. */
   async own(caller: Caller, id: string): Promise<{ repair: RepairRow; vehicle: OwnVehicle }> {
-    const repair = await this.db.manager.findOneBy(RepairEntity, { id, deletedAt: IsNull() });
-    if (!repair) throw notFound('repair');
-    return { repair, vehicle: await this.services.garage.own(caller, repair.vehicleId) };
+    const { repair, vehicle } = await this.any(caller, id);
+    if (repair.deletedAt) throw notFound('repair');
+    return { repair, vehicle };
+  }
+
+  /** The damage of a repair that is still drawn. @throws ServerProblem where all of it was taken away */
+  async damageOf(repair: RepairRow): Promise<ZoneRow[]> {
+    const zones = await this.services.zones.ofVehicle(repair.vehicleId);
+    const own = zones.filter(({ id }) => repair.zones.some((zone) => zone.id === id));
+    if (own.length === 0)
+      throw new ServerProblem(
+        'invalid',
+        'The damage that this repair was decided for is not drawn any more: decide again, or withdraw the decision.',
+        'zoneIds',
+      );
+    return own;
   }
 
   async repair(caller: Caller, id: string): Promise<RepairView> {
-    const { repair } = await this.own(caller, id);
-    return viewOf(repair, await this.services.zones.ofVehicle(repair.vehicleId));
+    const { repair } = await this.any(caller, id);
+    const [zones, orders] = await Promise.all([
+      this.services.zones.ofVehicle(repair.vehicleId),
+      this.services.orders.ofVehicle(repair.vehicleId),
+    ]);
+    return repairView(repair, zones, orders);
   }
 
   /** Keeps the decision with its reason; a whole panel goes into the order book. */
@@ -125,135 +103,237 @@ export class VerdictService {
     input: { id: string; zoneIds: string[]; choice: OptionId; reason: string },
   ): Promise<RepairView> {
     const vehicle = await this.services.garage.own(caller, vehicleId);
-    const known = await this.db.manager.findOneBy(RepairEntity, { id: input.id });
+    const known = await this.db.getRepository(RepairEntity).findOneBy({ id: input.id });
     if (known) {
       if (known.vehicleId !== vehicleId) throw notFound('repair');
       return this.repair(caller, known.id);
     }
     const zones = await this.services.zones.byIds(vehicleId, input.zoneIds);
-    const { verdict, offer } = await this.compareFor(caller, vehicle, zones);
-    const option = chosen(verdict, input.choice);
-    const panel = panelOf(vehicle.plan, zones[0]!.panel);
+    const { figures, offer } = await this.figures(caller, vehicle, zones, input.choice);
     const row: RepairRow = {
+      ...figures,
       id: input.id,
       vehicleId,
-      panel: panel.id,
-      zones: zones.map(({ id, version }) => ({ id, version })),
-      choice: input.choice,
-      proposed: verdict.proposed,
+      panel: zones[0]!.panel,
       reason: input.reason,
-      hours: option.hours,
-      cost: option.cost,
-      currency: (await this.services.shops.shop(caller)).currency,
       done: false,
       version: 1,
       decidedBy: caller.name,
       decidedAt: new Date(),
+      earlier: null,
+      withdrawn: null,
       deletedAt: null,
     };
     await changeOf(this.db, vehicleId, async (manager) => {
-      const others = await manager.findBy(RepairEntity, { vehicleId, deletedAt: IsNull() });
       // The same decision sent twice at once: the first has just been kept.
-      if (others.some((repair) => repair.id === row.id)) return;
-      const taken = others.find((repair) => repair.zones.some((zone) => input.zoneIds.includes(zone.id)));
-      if (taken)
-        throw new ServerProblem(
-          'already-there',
-          'One of these zones has been decided already; change that decision instead.',
-          'zoneIds',
-          { current: taken.id },
-        );
+      if (await manager.existsBy(RepairEntity, { id: row.id })) return;
+      await this.refuseDecided(manager, vehicleId, input.zoneIds);
       await manager.insert(RepairEntity, row);
       if (isBought(input.choice) && offer) await this.services.orders.wantPanel(manager, caller, row, offer);
-      await record(manager, caller, vehicleId, 'verdict', `${panel.name}: ${DECIDED[input.choice]} – ${input.reason}`);
+      await record(manager, caller, vehicleId, 'verdict', said(vehicle, row, input));
     });
     return this.repair(caller, row.id);
   }
 
-  async change(
-    caller: Caller,
-    id: string,
-    { version, ...changes }: { choice: OptionId; reason: string; done: boolean; version: number },
-  ): Promise<RepairView> {
+  /**
+   * Decides again: otherwise, for damage that has changed, or for other zones than before. What was
+   * decided is kept; zones of other repairs may be taken over, and what is left out is open again.
+   */
+  async change(caller: Caller, id: string, { version, zoneIds, ...changes }: Redecision): Promise<RepairView> {
     const { repair, vehicle } = await this.own(caller, id);
-    let figures: Pick<RepairRow, 'hours' | 'cost' | 'currency'> = {
-      hours: repair.hours,
-      cost: repair.cost,
-      currency: repair.currency,
-    };
-    let offer: VerdictView['offer'] = null;
-    if (changes.choice !== repair.choice) {
-      const zones = await this.services.zones.byIds(
-        vehicle.id,
-        repair.zones.map((zone) => zone.id),
+    const before = repair.zones.map((zone) => zone.id);
+    const drawn = await this.services.zones.ofVehicle(vehicle.id);
+    const again =
+      changes.choice !== repair.choice ||
+      (zoneIds !== undefined && !sameSet(zoneIds, before)) ||
+      (zoneIds !== undefined && staleOf(repair, drawn).length > 0);
+    if (!again) return this.amend(caller, vehicle, repair, { version, ...changes });
+    const zones = zoneIds
+      ? await this.services.zones.byIds(vehicle.id, zoneIds)
+      : drawn.filter((zone) => before.includes(zone.id));
+    if (zones.length === 0 || zones.some(({ panel }) => panel !== repair.panel))
+      throw new ServerProblem(
+        'invalid',
+        `Choose at least one zone, all on ${panelOf(vehicle.plan, repair.panel).name}.`,
+        'zoneIds',
       );
-      const view = await this.compareFor(caller, vehicle, zones);
-      const option = chosen(view.verdict, changes.choice);
-      const { currency } = await this.services.shops.shop(caller);
-      figures = { hours: option.hours, cost: option.cost, currency };
-      offer = view.offer;
-    }
+    const { figures, offer } = await this.figures(caller, vehicle, zones, changes.choice);
     await changeOf(this.db, vehicle.id, async (manager) => {
       await changeVersioned(manager, {
         target: RepairEntity,
         id,
         seen: version,
-        changes: { ...changes, ...figures, decidedBy: caller.name, decidedAt: new Date() },
+        changes: {
+          ...figures,
+          ...changes,
+          earlier: [...(repair.earlier ?? []), stepOf(repair)],
+          decidedBy: caller.name,
+          decidedAt: new Date(),
+        },
         current: () => this.repair(caller, id),
       });
+      await this.takeOver(manager, caller, vehicle, id, figures.zones);
       if (isBought(changes.choice) && offer) await this.services.orders.wantPanel(manager, caller, repair, offer);
-      await record(
-        manager,
-        caller,
-        vehicle.id,
-        'verdict',
-        changes.done && !repair.done
-          ? `Repair on ${repair.panel} done`
-          : `${repair.panel}: ${DECIDED[changes.choice]} – ${changes.reason}`,
-      );
+      if (!isBought(changes.choice))
+        await this.services.orders.unwant(
+          manager,
+          id,
+          `Decided otherwise: ${OPTION_WORDS[changes.choice].decided} – ${changes.reason}`,
+        );
+      await record(manager, caller, vehicle.id, 'verdict', `Again: ${said(vehicle, repair, changes)}`);
     });
     return this.repair(caller, id);
   }
 
-  /** Takes a decision back; its zones can be decided again. */
-  async remove(caller: Caller, id: string): Promise<void> {
-    const { vehicle, repair } = await this.own(caller, id);
+  /** Takes a decision back, with the reason: its zones can be decided anew, and it can be restored. */
+  async withdraw(
+    caller: Caller,
+    id: string,
+    { reason, version }: { reason: string; version: number },
+  ): Promise<RepairView> {
+    const { vehicle, repair } = await this.any(caller, id);
+    // Sent again, because its answer was lost.
+    if (repair.withdrawn && repair.version === version + 1) return this.repair(caller, id);
+    if (repair.deletedAt) throw notFound('repair');
     await changeOf(this.db, vehicle.id, async (manager) => {
-      await manager.update(RepairEntity, { id }, { deletedAt: new Date() });
+      await this.takeAway(manager, caller, repair, version, reason);
       const name = panelOf(vehicle.plan, repair.panel).name;
-      await record(manager, caller, vehicle.id, 'verdict', `${name}: decision taken back`);
+      await record(manager, caller, vehicle.id, 'verdict', `${name}: decision taken back – ${reason}`);
     });
+    return this.repair(caller, id);
+  }
+
+  /** Lets a decision that was taken back stand again, where its zones have not been decided otherwise since. */
+  async restore(caller: Caller, id: string, version: number): Promise<RepairView> {
+    const { vehicle, repair } = await this.any(caller, id);
+    if (!repair.withdrawn) return this.repair(caller, id);
+    const { offer } = isBought(repair.choice)
+      ? await this.services.offers.best(caller, vehicle, repair.panel)
+      : { offer: null };
+    await changeOf(this.db, vehicle.id, async (manager) => {
+      await this.refuseDecided(
+        manager,
+        vehicle.id,
+        repair.zones.map((zone) => zone.id),
+      );
+      await changeVersioned(manager, {
+        target: RepairEntity,
+        id,
+        seen: version,
+        changes: { withdrawn: null, deletedAt: null },
+        current: () => this.repair(caller, id),
+      });
+      if (offer) await this.services.orders.wantPanel(manager, caller, repair, offer);
+      await record(manager, caller, vehicle.id, 'verdict', `Stands again: ${said(vehicle, repair, repair)}`);
+    });
+    return this.repair(caller, id);
+  }
+
+  /** Reason or state alone: the decision itself stays. */
+  private async amend(
+    caller: Caller,
+    vehicle: OwnVehicle,
+    repair: RepairRow,
+    { version, reason, done }: Pick<Redecision, 'version' | 'reason' | 'done'>,
+  ): Promise<RepairView> {
+    await changeOf(this.db, vehicle.id, async (manager) => {
+      await changeVersioned(manager, {
+        target: RepairEntity,
+        id: repair.id,
+        seen: version,
+        changes: { reason, done },
+        current: () => this.repair(caller, repair.id),
+      });
+      const name = panelOf(vehicle.plan, repair.panel).name;
+      const what = done && !repair.done ? `Repair on ${name} done` : said(vehicle, repair, { ...repair, reason });
+      await record(manager, caller, vehicle.id, 'verdict', what);
+    });
+    return this.repair(caller, repair.id);
+  }
+
+  private async figures(caller: Caller, vehicle: OwnVehicle, zones: readonly ZoneRow[], choice: OptionId) {
+    const { verdict, offer } = await weigh(this.services, caller, vehicle, zones);
+    const option = chosen(verdict, choice);
+    const { currency } = await this.services.shops.shop(caller);
+    const figures: Figures = {
+      zones: zones.map(asDecided),
+      choice,
+      proposed: verdict.proposed,
+      hours: option.hours,
+      cost: option.cost,
+      currency,
+    };
+    return { figures, offer };
+  }
+
+  /** Zones that stood in other repairs now belong to this one; a repair that has none left is taken back. */
+  private async takeOver(
+    manager: EntityManager,
+    caller: Caller,
+    vehicle: OwnVehicle,
+    id: string,
+    zones: RepairRow['zones'],
+  ): Promise<void> {
+    const others = await manager.findBy(RepairEntity, { vehicleId: vehicle.id, deletedAt: IsNull() });
+    for (const other of others.filter((repair) => repair.id !== id)) {
+      const left = other.zones.filter((zone) => !zones.some((taken) => taken.id === zone.id));
+      if (left.length === other.zones.length) continue;
+      if (left.length === 0)
+        await this.takeAway(manager, caller, other, other.version, 'Taken into another repair of this panel');
+      else
+        await manager.update(
+          RepairEntity,
+          { id: other.id },
+          // It was decided on together with what has left it: to be looked at again.
+          { zones: left.map((zone) => ({ ...zone, version: PARTED })), version: other.version + 1 },
+        );
+    }
+  }
+
+  private async takeAway(
+    manager: EntityManager,
+    caller: Caller,
+    repair: RepairRow,
+    seen: number,
+    reason: string,
+  ): Promise<void> {
+    const at = new Date();
+    await changeVersioned(manager, {
+      target: RepairEntity,
+      id: repair.id,
+      seen,
+      changes: { withdrawn: { by: caller.name, at: at.toISOString(), reason }, deletedAt: at },
+      current: () => this.repair(caller, repair.id),
+    });
+    await this.services.orders.unwant(manager, repair.id, `The decision was taken back: ${reason}`);
+  }
+
+  private async refuseDecided(manager: EntityManager, vehicleId: string, zoneIds: readonly string[]): Promise<void> {
+    const others = await manager.findBy(RepairEntity, { vehicleId, deletedAt: IsNull() });
+    const taken = others.find((repair) => repair.zones.some((zone) => zoneIds.includes(zone.id)));
+    if (taken)
+      throw new ServerProblem(
+        'already-there',
+        'One of these zones has been decided already; change that decision instead.',
+        'zoneIds',
+        { current: taken.id },
+      );
+  }
+
+  /** Also where it was taken back. */
+  private async any(caller: Caller, id: string): Promise<{ repair: RepairRow; vehicle: OwnVehicle }> {
+    const repair = await this.db.getRepository(RepairEntity).findOneBy({ id });
+    if (!repair || (repair.deletedAt && !repair.withdrawn)) throw notFound('repair');
+    return { repair, vehicle: await this.services.garage.own(caller, repair.vehicleId) };
   }
 }
 
-function chosen(verdict: Verdict, choice: OptionId): Verdict['options'][number] {
-  const option = verdict.options.find((candidate) => candidate.id === choice);
-  if (!option)
-    throw new ServerProblem(
-      'invalid',
-      `The house rules do not allow to ${DECIDED[choice]}; choose another option, or let the owner change them.`,
-      'choice',
-    );
-  if (option.ruledOut) throw new ServerProblem('invalid', option.ruledOut, 'choice');
-  return option;
-}
-
-function viewOf(row: RepairRow, zones: readonly ZoneRow[]): RepairView {
-  const stale = row.zones.filter(({ id, version }) => zones.find((zone) => zone.id === id)?.version !== version);
-  return {
-    id: row.id,
-    panel: row.panel,
-    zoneIds: row.zones.map((zone) => zone.id),
-    choice: row.choice,
-    proposed: row.proposed,
-    reason: row.reason,
-    hours: row.hours,
-    cost: row.cost,
-    currency: row.currency,
-    done: Boolean(row.done),
-    version: row.version,
-    decidedBy: row.decidedBy,
-    decidedAt: row.decidedAt.toISOString(),
-    staleZones: stale.map((zone) => zone.id),
-  };
-}
+/** No zone ever has this version. */
+const PARTED = 0;
+const sameSet = (a: readonly string[], b: readonly string[]) =>
+  a.length === b.length && a.every((one) => b.includes(one));
+const said = (
+  vehicle: OwnVehicle,
+  { panel }: Pick<RepairRow, 'panel'>,
+  { choice, reason }: Pick<RepairRow, 'choice' | 'reason'>,
+): string => `${panelOf(vehicle.plan, panel).name}: ${OPTION_WORDS[choice].decided} – ${reason}`;

@@ -1,4 +1,5 @@
 import { In, IsNull } from 'typeorm';
+import { OPTION_WORDS } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
 import type { LiveItem, Station, StationStanding } from '../station.ts';
 import { URGENCY } from '../board/urgency.ts';
@@ -10,7 +11,8 @@ import { ZoneService } from '../survey/zones.ts';
 import { OfferEntity, RepairEntity } from './entities.ts';
 import { OfferService } from './offers.ts';
 import { verdictRoutes } from './routes.ts';
-import { DECIDED, VerdictService } from './service.ts';
+import { VerdictService } from './service.ts';
+import { staleOf } from './view.ts';
 
 /** Treat, patch, part, whole panel or make: weighed, and decided by a person. */
 export const verdict: Station = {
@@ -38,11 +40,11 @@ export const verdict: Station = {
     const [zones, repairs] = await Promise.all([
       db.manager.find(ZoneEntity, {
         where: { vehicleId: ids, deletedAt: IsNull() },
-        select: { id: true, vehicleId: true, panel: true },
+        select: { id: true, vehicleId: true, panel: true, version: true },
       }),
       db.manager.find(RepairEntity, {
         where: { vehicleId: ids, deletedAt: IsNull() },
-        select: { id: true, vehicleId: true, panel: true, zones: true },
+        select: { id: true, vehicleId: true, panel: true, zones: true, done: true },
       }),
     ]);
     return new Map(
@@ -50,7 +52,8 @@ export const verdict: Station = {
         const own = repairs.filter((row) => row.vehicleId === id);
         const decided = new Set(own.flatMap((repair) => repair.zones.map((zone) => zone.id)));
         const open = zones.filter((zone) => zone.vehicleId === id && !decided.has(zone.id));
-        const panel = (open[0] ?? own.at(-1))?.panel;
+        const stale = own.filter((repair) => staleOf(repair, zones).length > 0);
+        const panel = (open[0] ?? stale[0] ?? own.at(-1))?.panel;
         const here = new Set(
           own.map((repair) => repair.panel).filter((name) => plan.panels.some((p) => p.id === name)),
         );
@@ -60,42 +63,45 @@ export const verdict: Station = {
             word:
               open.length > 0
                 ? `${open.length} to decide`
-                : own.length > 0
-                  ? `${own.length} decided`
-                  : 'no damage drawn',
-            waits: open.length > 0,
-            done: own.length > 0 && open.length === 0,
+                : stale.length > 0
+                  ? `${stale.length} to decide again`
+                  : own.length > 0
+                    ? `${own.length} decided`
+                    : 'no damage drawn',
+            waits: open.length + stale.length > 0,
+            done: own.length > 0 && open.length + stale.length === 0,
             path: panel && `panels/${panel}/verdict`,
             figures: { decided: here.size },
-            next: open[0] && {
-              text: `Decide on ${panelOf(plan, open[0].panel).name}: a damage zone waits for a verdict`,
-              path: `panels/${open[0].panel}/verdict`,
-              urgency: URGENCY.decide,
-            },
+            next: stale[0]
+              ? {
+                  text: `Decide again on ${panelOf(plan, stale[0].panel).name}: its damage is not what was decided on`,
+                  path: `panels/${stale[0].panel}/verdict?repair=${stale[0].id}`,
+                  urgency: URGENCY.decideAgain,
+                }
+              : open[0] && {
+                  text: `Decide on ${panelOf(plan, open[0].panel).name}: a damage zone waits for a verdict`,
+                  path: `panels/${open[0].panel}/verdict`,
+                  urgency: URGENCY.decide,
+                },
           },
         ];
       }),
     );
   },
-  live: async (house, vehicle) => {
-    const [there, gone] = await house.the(VerdictService).told(vehicle.id);
-    return [
-      ...there.map((repair): LiveItem => ({
-        into: 'repairs',
-        id: repair.id,
-        state: `v${repair.version} ${repair.done}`,
-        view: () => repair,
-      })),
-      ...gone.map((id): LiveItem => ({ into: 'repairsGone', id, state: 'gone', view: () => id })),
-    ];
-  },
+  live: async (house, vehicle) =>
+    (await house.the(VerdictService).told(vehicle.id)).map((repair): LiveItem => ({
+      into: 'repairs',
+      id: repair.id,
+      state: `v${repair.version} ${repair.order?.state} ${repair.order?.unneeded !== null} ${repair.staleZones.length} ${repair.areaNow}`,
+      view: () => repair,
+    })),
   report: async (house, vehicle, reader) => {
     const rows = await house.the(VerdictService).ofVehicle(vehicle.id);
     if (rows.length === 0) return [];
     const lines = rows.map(
       (row) =>
         // Why is between the shop and itself.
-        `${panelOf(vehicle.plan, row.panel).name}: ${DECIDED[row.choice]}${row.done ? ', done' : ''}${reader === 'customer' ? '' : `. ${row.reason}`}`,
+        `${panelOf(vehicle.plan, row.panel).name}: ${OPTION_WORDS[row.choice].decided}${row.done ? ', done' : ''}${reader === 'customer' ? '' : `. ${row.reason}`}`,
     );
     return [{ title: 'What has been decided', lines }];
   },

@@ -1,6 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
-import type { VerdictView } from '@aspecta/contract/verdict';
+import type { Board } from '@aspecta/contract/board';
+import type { OrderLine } from '@aspecta/contract/order';
+import type { ZoneView } from '@aspecta/contract/survey';
+import type { RepairView, VerdictView } from '@aspecta/contract/verdict';
 import { decided, houseWithCar, ownerOf, squareAt, vehicleOf, zoneInput } from '../testing/house.ts';
 
 /* From a zone to the decision, over HTTP. */
@@ -165,5 +168,173 @@ describe('verdict', () => {
       (await here.owner.post(`/orders/${line.id}/move`, { state: 'arrived', on: '2026-11-12', version: 1 }).expect(409))
         .body.current.state,
     ).toBe('fitted');
+  });
+});
+
+describe('a change of mind', () => {
+  const price = { panel: 'quarter-l', maker: 'Harrow Pressings', price: 30_000, carriage: 2_000, leadDays: 9 };
+  /** A car of its own, on which a quarter can be bought. */
+  const fresh = async () => {
+    const car = await vehicleOf(here.owner);
+    await here.owner.post(`/vehicles/${car}/offers`, price).expect(201);
+    return car;
+  };
+  const again = (repair: RepairView, over: object) =>
+    here.owner.put(`/repairs/${repair.id}`, {
+      choice: repair.choice,
+      reason: 'on second thoughts',
+      done: false,
+      version: repair.version,
+      ...over,
+    });
+  const ordersOf = async (car: string): Promise<OrderLine[]> =>
+    ((await here.owner.get('/orders').expect(200)).body as OrderLine[]).filter((line) => line.vehicleId === car);
+  const zoneOn = async (car: string, over: object = {}) =>
+    (await here.owner.post(`/vehicles/${car}/zones`, zoneInput(over)).expect(201)).body as ZoneView;
+  const grow = (car: string, zone: string, side: number) =>
+    here.owner
+      .put(`/vehicles/${car}/zones/${zone}`, {
+        ...zoneInput(),
+        id: undefined,
+        panel: undefined,
+        ring: squareAt(1100, 300, side),
+        version: 1,
+      })
+      .expect(200);
+  const next = async (car: string) => ((await here.owner.get(`/vehicles/${car}/board`).expect(200)).body as Board).next;
+
+  it('keeps what was decided before, and offers the order that is not needed for withdrawal', async () => {
+    const car = await fresh();
+    const whole = await decided(here.owner, car, 'whole');
+    const { body: patch } = await again(whole, { choice: 'patch', reason: 'only the corner' }).expect(200);
+    expect(patch).toMatchObject({
+      choice: 'patch',
+      reason: 'only the corner',
+      area: 8000,
+      earlier: [{ choice: 'whole', reason: 'a test decision', area: 8000, by: 'Owner Test', hours: whole.hours }],
+      order: { state: 'wanted', unneeded: expect.stringMatching(/only the corner/) },
+    });
+    expect(patch.hours).not.toEqual(whole.hours);
+    expect(await next(car)).toMatchObject({ text: expect.stringMatching(/^Withdraw .*Harrow/), path: '../../orders' });
+    const [line] = await ordersOf(car);
+    const kept = await here.owner.post(`/orders/${line!.id}/keep`, { version: line!.version }).expect(200);
+    expect(kept.body.unneeded).toBeNull();
+    expect((await next(car)).text).not.toMatch(/^Withdraw/);
+    // Back to the whole panel: the line that was kept serves, no second one is wanted.
+    await again(patch, { choice: 'whole' }).expect(200);
+    expect(await ordersOf(car)).toHaveLength(1);
+  });
+
+  it('wants a panel anew whose order was withdrawn', async () => {
+    const car = await fresh();
+    const whole = await decided(here.owner, car, 'whole');
+    const { body: patch } = await again(whole, { choice: 'patch' }).expect(200);
+    const [line] = await ordersOf(car);
+    const { version } = line!;
+    await here.owner
+      .post(`/orders/${line!.id}/move`, { state: 'withdrawn', on: '2026-03-01', due: null, note: 'no', version })
+      .expect(200);
+    await again(patch, { choice: 'whole' }).expect(200);
+    expect((await ordersOf(car)).map(({ state }) => state).sort()).toEqual(['wanted', 'withdrawn']);
+  });
+
+  it('is asked for by itself where the damage has grown, and rests on it afterwards', async () => {
+    const car = await fresh();
+    const repair = await decided(here.owner, car, 'patch');
+    await grow(car, repair.zoneIds[0]!, 150);
+    const { body: stale } = await here.owner.get(`/repairs/${repair.id}`).expect(200);
+    expect(stale).toMatchObject({ staleZones: repair.zoneIds, area: 8000, areaNow: 22_500 });
+    expect(await next(car)).toMatchObject({
+      text: expect.stringMatching(/^Decide again on Rear quarter, left/),
+      path: `panels/quarter-l/verdict?repair=${repair.id}`,
+    });
+    const { body: renewed } = await again(repair, { zoneIds: repair.zoneIds }).expect(200);
+    expect(renewed).toMatchObject({ staleZones: [], area: 22_500, earlier: [{ area: 8000 }] });
+    expect(renewed.hours.p50).toBeGreaterThan(repair.hours.p50);
+  });
+
+  it('that only marks it as done decides nothing anew', async () => {
+    const car = await fresh();
+    const repair = await decided(here.owner, car, 'patch');
+    const { body } = await again(repair, { done: true, reason: repair.reason }).expect(200);
+    expect(body).toMatchObject({ done: true, earlier: [], decidedAt: repair.decidedAt });
+  });
+
+  it('splits a repair: what is left out is open again', async () => {
+    const car = await fresh();
+    const [one, two] = [await zoneOn(car), await zoneOn(car, { ring: squareAt(300, 300, 90) })];
+    const input = { id: randomUUID(), zoneIds: [one.id, two.id], choice: 'patch', reason: 'both at once' };
+    const { body: both } = await here.owner.post(`/vehicles/${car}/repairs`, input).expect(201);
+    const { body: first } = await again(both, { zoneIds: [one.id] }).expect(200);
+    expect(first).toMatchObject({ zoneIds: [one.id], earlier: [{ zoneIds: [one.id, two.id] }] });
+    const rest = { id: randomUUID(), zoneIds: [two.id], choice: 'patch', reason: 'by itself' };
+    await here.owner.post(`/vehicles/${car}/repairs`, rest).expect(201);
+  });
+
+  it('merges repairs: one that has no zone left is taken back, one that has some is to be weighed again', async () => {
+    const car = await fresh();
+    const first = await decided(here.owner, car, 'patch');
+    const second = await decided(here.owner, car, 'patch', { ring: squareAt(300, 300, 90) });
+    const { body: merged } = await again(first, { zoneIds: [...first.zoneIds, ...second.zoneIds] }).expect(200);
+    expect(merged.zoneIds).toHaveLength(2);
+    const { body: gone } = await here.owner.get(`/repairs/${second.id}`).expect(200);
+    expect(gone.withdrawn).toMatchObject({ by: 'Owner Test', reason: expect.stringMatching(/another repair/) });
+    await here.owner.get(`/repairs/${second.id}/cut`).expect(404);
+    const third = await decided(here.owner, car, 'patch', { ring: squareAt(700, 300, 90) });
+    await again(third, { zoneIds: [...third.zoneIds, first.zoneIds[0]!] }).expect(200);
+    const { body: parted } = await here.owner.get(`/repairs/${first.id}`).expect(200);
+    expect(parted).toMatchObject({ zoneIds: second.zoneIds, staleZones: second.zoneIds });
+  });
+
+  it('takes a decision back with a reason, sent twice as well, and lets it stand again', async () => {
+    const car = await fresh();
+    const repair = await decided(here.owner, car, 'whole');
+    const withdraw = (version: number) =>
+      here.owner.post(`/repairs/${repair.id}/withdraw`, { reason: 'not this year', version });
+    await here.owner.post(`/repairs/${repair.id}/withdraw`, { reason: '', version: 1 }).expect(422);
+    await withdraw(99).expect(409);
+    const { body: gone } = await withdraw(1).expect(200);
+    expect(gone).toMatchObject({
+      withdrawn: { reason: 'not this year' },
+      order: { unneeded: expect.stringMatching(/not this year/) },
+    });
+    await withdraw(1).expect(200);
+    await again(gone, { choice: 'patch' }).expect(404);
+    const restore = (version: number) => here.owner.post(`/repairs/${repair.id}/restore`, { version });
+    expect((await restore(gone.version).expect(200)).body).toMatchObject({
+      withdrawn: null,
+      order: { unneeded: null },
+    });
+  });
+
+  it('does not let a decision stand again whose zone was decided otherwise', async () => {
+    const car = await fresh();
+    const repair = await decided(here.owner, car, 'patch');
+    await here.owner.post(`/repairs/${repair.id}/withdraw`, { reason: 'not this year', version: 1 }).expect(200);
+    const input = { id: randomUUID(), zoneIds: repair.zoneIds, choice: 'patch', reason: 'anew' };
+    await here.owner.post(`/vehicles/${car}/repairs`, input).expect(201);
+    const { body } = await here.owner.post(`/repairs/${repair.id}/restore`, { version: 2 }).expect(409);
+    expect(body.detail).toMatch(/decided already/);
+  });
+
+  it('says what to do where all of its damage was taken away', async () => {
+    const car = await fresh();
+    const repair = await decided(here.owner, car, 'patch');
+    await here.owner.delete(`/vehicles/${car}/zones/${repair.zoneIds[0]}`).expect(204);
+    expect((await here.owner.get(`/repairs/${repair.id}`).expect(200)).body).toMatchObject({ areaNow: 0 });
+    const { body } = await here.owner.get(`/repairs/${repair.id}/cut`).expect(422);
+    expect(body.detail).toMatch(/not drawn any more/);
+    expect((await again(repair, { zoneIds: undefined, choice: 'make' }).expect(422)).body.field).toBe('zoneIds');
+  });
+
+  it('is refused for zones of another panel, and by two people at once', async () => {
+    const car = await fresh();
+    const repair = await decided(here.owner, car, 'patch');
+    const other = await zoneOn(car, { panel: 'boot-floor', ring: squareAt(300, 300, 90) });
+    expect((await again(repair, { zoneIds: [...repair.zoneIds, other.id] }).expect(422)).body.detail).toMatch(
+      /all on Rear quarter, left/,
+    );
+    await again(repair, { choice: 'make' }).expect(200);
+    expect((await again(repair, { choice: 'whole' }).expect(409)).body.current.choice).toBe('make');
   });
 });

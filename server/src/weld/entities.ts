@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm';
-import type { WeldPlanView, WeldSettingsInput } from '@aspecta/contract/weld';
+import type { EarlierWeld, WeldPlanView, WeldSettingsInput } from '@aspecta/contract/weld';
 import type { WeldPlan } from '@aspecta/core/weld';
 import { belongsTo, json, key, maybe, moment, ref, text, version, whole } from '../db/columns.ts';
 
@@ -10,6 +10,8 @@ export interface WeldRow {
   input: WeldSettingsInput;
   plan: WeldPlan;
   joints: WeldPlanView['joints'];
+  /** Plans of which welds were done before this one was laid out. */
+  earlier: EarlierWeld[] | null;
   acknowledgedBy: string | null;
   acknowledgedAt: Date | null;
   version: number;
@@ -21,6 +23,7 @@ export const WeldEntity = new EntitySchema<WeldRow>({
     input: json(),
     plan: json(),
     joints: json(),
+    earlier: maybe(json()),
     acknowledgedBy: maybe(text(120)),
     acknowledgedAt: maybe(moment()),
     version: version(),

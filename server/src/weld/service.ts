@@ -1,7 +1,9 @@
 import type { DataSource } from 'typeorm';
 import type { WeldPlanView, WeldSettingsInput } from '@aspecta/contract/weld';
 import { layerOf, panelOf } from '@aspecta/core/body';
-import type { Point } from '@aspecta/core/geometry';
+import { Problem } from '@aspecta/core';
+import type { CutLine } from '@aspecta/core/cut';
+import { isCutIn } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import type { CutService } from '../cut/service.ts';
@@ -11,7 +13,8 @@ import type { Caller } from '../http/session.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import type { Workbench } from '../work/bench.ts';
-import { WeldEntity, WeldStepEntity, type WeldRow } from './entities.ts';
+import type { RepairRow } from '../verdict/entities.ts';
+import { WeldEntity, WeldStepEntity, type WeldRow, type WeldStepRow } from './entities.ts';
 
 interface Services {
   cuts: CutService;
@@ -39,47 +42,53 @@ export class WeldService {
   /** The plan as laid out; null where none has been laid out yet. */
   async plan(caller: Caller, repairId: string): Promise<WeldPlanView | null> {
     const { repair } = await this.verdicts.own(caller, repairId);
-    const row = await this.db.manager.findOneBy(WeldEntity, { id: repairId });
-    return row && this.view(row, repair.panel);
+    const row = await this.db.getRepository(WeldEntity).findOneBy({ id: repairId });
+    return row && this.view(caller, row, repair);
   }
 
-  /** Lays the steps out anew. Refused once a step is done: those welds are in the metal. */
+  /** Lays the steps out anew. Once a step is done that needs a reason: those welds are in the metal, and stay as history. */
   async layOut(
     caller: Caller,
     repairId: string,
-    { version, ...input }: WeldSettingsInput & { version: number },
+    { version, reason = '', ...input }: WeldSettingsInput & { version: number; reason?: string },
   ): Promise<WeldPlanView> {
     const { repair, vehicle } = await this.verdicts.own(caller, repairId);
     const cut = await this.cuts.plan(caller, repairId);
     const { material } = layerOf(panelOf(vehicle.plan, repair.panel), cut.layer);
     const { temperature } = await this.shops.shop(caller);
-    const joints = cut.line.joints.map(({ points, closed }) => ({
-      points: points.map(([u, v]: Point): [number, number] => [u, v]),
-      closed,
-    }));
+    const joints = jointsOf(cut.line);
     const plan = await this.bench.run(
       'planWelds',
       { seams: joints, thickness: cut.thickness, material, ambient: temperature, ...input },
       caller.personId,
     );
     await changeOf(this.db, vehicle.id, async (manager) => {
-      if (await manager.existsBy(WeldStepEntity, { weldId: repairId }))
+      const before = await manager.findOneBy(WeldEntity, { id: repairId });
+      const done = await manager.findBy(WeldStepEntity, { weldId: repairId });
+      if (done.length > 0 && reason.length < 3)
         throw new ServerProblem(
           'already-there',
-          'Welding has begun: steps that are done cannot be planned again. Undo them first.',
-          'strategy',
+          `Welding has begun: ${done.length} of ${before?.plan.steps.length} steps are done. They stay as they are noted; say why the rest is laid out anew.`,
+          'reason',
         );
-      const blank = { acknowledgedBy: null, acknowledgedAt: null, version: 1 };
-      if (version === 0 && !(await manager.existsBy(WeldEntity, { id: repairId })))
-        await manager.insert(WeldEntity, { id: repairId, input, plan, joints, ...blank });
+      const earlier = [
+        ...(before?.earlier ?? []),
+        ...(before && done.length > 0
+          ? [{ ...ended(before, done), reason, by: caller.name, at: new Date().toISOString() }]
+          : []),
+      ];
+      const blank = { earlier, acknowledgedBy: null, acknowledgedAt: null };
+      if (version === 0 && !before)
+        await manager.insert(WeldEntity, { id: repairId, input, plan, joints, version: 1, ...blank });
       else
         await changeVersioned(manager, {
           target: WeldEntity,
           id: repairId,
           seen: version,
-          changes: { input, plan, joints },
+          changes: { input, plan, joints, ...(done.length > 0 ? blank : {}) },
           current: () => this.plan(caller, repairId),
         });
+      await manager.delete(WeldStepEntity, { weldId: repairId });
       await record(
         manager,
         caller,
@@ -147,20 +156,45 @@ export class WeldService {
     return view;
   }
 
-  private async view(row: WeldRow, panel: string): Promise<WeldPlanView> {
-    const done = await this.db.manager.find(WeldStepEntity, { where: { weldId: row.id }, order: { n: 'ASC' } });
+  private async view(caller: Caller, row: WeldRow, repair: RepairRow): Promise<WeldPlanView> {
+    const done = await this.db.getRepository(WeldStepEntity).find({ where: { weldId: row.id }, order: { n: 'ASC' } });
     return {
       repairId: row.id,
-      panel,
+      panel: repair.panel,
       input: row.input,
       plan: row.plan,
-      done: done.map(({ n, at, by }) => ({ n, at: at.toISOString(), by })),
+      done: done.map(ticked),
       acknowledged:
         row.acknowledgedBy && row.acknowledgedAt
           ? { by: row.acknowledgedBy, at: row.acknowledgedAt.toISOString() }
           : null,
       version: row.version,
       joints: row.joints,
+      moved: !isCutIn(repair.choice) || !(await this.liesWhere(caller, row)),
+      earlier: row.earlier ?? [],
     };
   }
+
+  /** Does the line still lie where the plan was laid out for? */
+  private async liesWhere(caller: Caller, row: WeldRow): Promise<boolean> {
+    try {
+      const { line } = await this.cuts.plan(caller, row.id);
+      return asText(jointsOf(line)) === asText(row.joints);
+    } catch (error) {
+      // Its damage is not drawn any more, or no line can be found around it.
+      if (error instanceof Problem || (error instanceof ServerProblem && error.code === 'invalid')) return false;
+      throw error;
+    }
+  }
 }
+
+const jointsOf = ({ joints }: CutLine): WeldPlanView['joints'] =>
+  joints.map(({ points, closed }) => ({ points: points.map(([u, v]): [number, number] => [u, v]), closed }));
+/** To a tenth of a millimetre. */
+const asText = (joints: WeldPlanView['joints']) =>
+  JSON.stringify(joints.map(({ points, closed }) => [closed, points.map((place) => place.map((mm) => mm.toFixed(1)))]));
+const ticked = ({ n, at, by }: WeldStepRow) => ({ n, at: at.toISOString(), by });
+const ended = ({ plan }: WeldRow, done: readonly WeldStepRow[]) => ({
+  steps: plan.steps.length,
+  done: done.map(ticked),
+});

@@ -31,6 +31,41 @@ describe('weld', () => {
     ).toMatch(/Welding has begun/);
   });
 
+  it('says when the line has moved since, and is laid out anew with a reason; welds that are done stay as history', async () => {
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const at = `/repairs/${repair.id}`;
+    const plan = async () => (await here.owner.get(`${at}/weld`).expect(200)).body as WeldPlanView;
+    await here.owner.put(`${at}/weld`, { ...settings, version: 0 }).expect(200);
+    await here.owner.post(`${at}/weld/acknowledge`).expect(200);
+    await here.owner.put(`${at}/weld/steps/1`, { done: true, version: 1 }).expect(200);
+    expect(await plan()).toMatchObject({ moved: false, earlier: [] });
+    await here.owner.put(`${at}/cut`, { margin: 35, maxCorners: 4, cornerRadius: 15, kerf: 1, version: 0 }).expect(200);
+    const before = await plan();
+    expect(before).toMatchObject({ moved: true, done: [{ n: 1 }] });
+    const again = (reason: string) => here.owner.put(`${at}/weld`, { ...settings, reason, version: 1 });
+    expect((await again('').expect(409)).body).toMatchObject({
+      field: 'reason',
+      detail: expect.stringMatching(/1 of/),
+    });
+    const { body } = await again('the hole went on').expect(200);
+    expect(body).toMatchObject({
+      moved: false,
+      done: [],
+      acknowledged: null,
+      version: 2,
+      earlier: [{ done: [{ n: 1, by: 'Owner Test' }], steps: before.plan.steps.length, reason: 'the hole went on' }],
+    });
+    await here.owner.put(`${at}/weld/steps/1`, { done: true, version: 1 }).expect(409);
+  });
+
+  it('is out of place once the repair is none in the sheet any more', async () => {
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    await here.owner.put(`/repairs/${repair.id}/weld`, { ...settings, version: 0 }).expect(200);
+    const again = { choice: 'make', reason: 'all of it', done: false, version: 1 };
+    await here.owner.put(`/repairs/${repair.id}`, again).expect(200);
+    expect((await here.owner.get(`/repairs/${repair.id}/weld`).expect(200)).body.moved).toBe(true);
+  });
+
   it('shows the other device that the plan has changed', async () => {
     const repair = await decided(here.owner, here.vehicle, 'patch');
     await here.owner.put(`/repairs/${repair.id}/weld`, { ...settings, version: 0 }).expect(200);

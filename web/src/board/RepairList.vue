@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { ref } from 'vue';
-import type { RepairView } from '@aspecta/contract/verdict';
-import { isBought, isCutIn } from '@aspecta/core/verdict';
+import { OPTION_WORDS, type RepairView } from '@aspecta/contract/verdict';
+import { isBought, isCutIn, keepsPanel } from '@aspecta/core/verdict';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { put, remove } from '../shell/api.ts';
+import { put } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { hours, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -14,31 +13,11 @@ const emit = defineEmits<{ changed: [] }>();
 const session = useSession();
 const units = useUnits();
 const form = useForm();
-const WORDS = {
-  treat: 'Treat',
-  patch: 'Patch',
-  part: 'Part of a repair panel',
-  whole: 'Whole panel',
-  make: 'Make it',
-  overlay: 'Sheet laid over',
-} as const;
-
 async function setDone(repair: RepairView, done: boolean): Promise<void> {
   const { choice, reason, version } = repair;
   await form.submit(async () => {
     await put(`/repairs/${repair.id}`, { choice, reason, done, version });
   });
-  emit('changed');
-}
-/** The decision that a second tap takes back. */
-const asked = ref<string | null>(null);
-async function takeBack({ id }: RepairView): Promise<void> {
-  if (asked.value !== id) {
-    asked.value = id;
-    return;
-  }
-  asked.value = null;
-  await form.submit(() => remove(`/repairs/${id}`));
   emit('changed');
 }
 </script>
@@ -58,7 +37,7 @@ async function takeBack({ id }: RepairView): Promise<void> {
           >
         </div>
         <p class="small soft">
-          {{ WORDS[repair.choice] }} – {{ repair.reason
+          {{ OPTION_WORDS[repair.choice].name }} – {{ repair.reason
           }}<template v-if="repair.staleZones.length > 0">
             · <span class="alarm">the damage has changed since</span></template
           >
@@ -70,6 +49,9 @@ async function takeBack({ id }: RepairView): Promise<void> {
           <KitButton small v-if="isCutIn(repair.choice)" :to="`/vehicles/${vehicle}/repairs/${repair.id}/weld`"
             >Weld</KitButton
           >
+          <KitButton small v-if="!keepsPanel(repair.choice)" :to="`/vehicles/${vehicle}/repairs/${repair.id}/joints`"
+            >Joints</KitButton
+          >
           <KitButton small v-if="isBought(repair.choice)" to="/orders">Order</KitButton>
           <KitButton small v-if="session.canWork" :disabled="form.busy.value" @click="setDone(repair, !repair.done)">
             {{ repair.done ? '✓ Done' : 'Mark as done' }}
@@ -77,12 +59,10 @@ async function takeBack({ id }: RepairView): Promise<void> {
           <KitButton
             small
             plain
-            v-if="session.canWork && !repair.done"
-            :disabled="form.busy.value"
-            @click="takeBack(repair)"
+            v-if="session.canWork"
+            :to="`/vehicles/${vehicle}/panels/${repair.panel}/verdict?repair=${repair.id}`"
+            >{{ repair.staleZones.length > 0 ? 'Decide again' : 'Change the decision' }}</KitButton
           >
-            {{ asked === repair.id ? 'Really take it back' : 'Take it back' }}
-          </KitButton>
         </div>
       </li>
     </ul>

@@ -2,9 +2,9 @@ import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { BoardPanel } from '@aspecta/contract/board';
 import type { FindView } from '@aspecta/contract/survey';
-import type { RepairView } from '@aspecta/contract/verdict';
 import { bodyPlan } from '@aspecta/core/body';
 import { button, FakeServer, openPage, problem, signIn } from '../testing/fakeServer.ts';
+import { repairView } from '../testing/repairView.ts';
 import BoardPage from './BoardPage.vue';
 
 // The import dialog tells its success in a message of the frame around all pages.
@@ -24,23 +24,6 @@ const panelEntry = (panel: string, over: Partial<BoardPanel> = {}): BoardPanel =
   zones: 0,
   choice: null,
   awaited: null,
-  ...over,
-});
-const repair = (over: Partial<RepairView> = {}): RepairView => ({
-  id: 'r',
-  panel: 'quarter-l',
-  zoneIds: ['z'],
-  choice: 'patch',
-  proposed: 'patch',
-  reason: 'the rest is sound',
-  hours: { p10: 4, p50: 6, p90: 9 },
-  cost: { p10: 20_000, p50: 31_000, p90: 48_000 },
-  currency: 'EUR',
-  done: false,
-  version: 2,
-  decidedBy: 'Ada',
-  decidedAt: '2026-02-03T10:00:00.000Z',
-  staleZones: [],
   ...over,
 });
 const find = (sign: string, structural: boolean) =>
@@ -81,7 +64,10 @@ beforeEach(() => {
       ),
       next: { text: 'Ask Harrow Pressings: it is late', path: '../../orders' },
     })
-    .on('GET /vehicles/v/repairs', [repair(), repair({ id: 's', choice: 'whole', panel: 'sill-l', staleZones: ['z'] })])
+    .on('GET /vehicles/v/repairs', [
+      repairView(),
+      repairView({ id: 's', choice: 'whole', panel: 'sill-l', staleZones: ['z'] }),
+    ])
     .on('GET /vehicles/v/finds', [find('hole', true), find('blister', false), find('sound', true)]);
 });
 const open = () => openPage(BoardPage, { id: 'v' });
@@ -146,27 +132,20 @@ describe('the board', () => {
     expect(server.to('GET /vehicles/v/board')).toHaveLength(2);
   });
 
-  it('takes a decision back on a second tap, and says why if that is refused', async () => {
+  it('leads back to every decision, so that it can be made again', async () => {
     const { page } = await open();
-    server.on('DELETE /repairs/r', () => null);
-    await button(page, 'Take it back').trigger('click');
-    expect(server.to('DELETE /repairs/r')).toHaveLength(0);
-    await button(page, 'Really take it back').trigger('click');
-    await flushPromises();
-    expect(server.to('DELETE /repairs/r')).toHaveLength(1);
-    expect(server.to('GET /vehicles/v/board')).toHaveLength(2);
-    server.on('DELETE /repairs/r', () => problem('not-found', 'That decision is gone already.', 404));
-    await button(page, 'Take it back').trigger('click');
-    await button(page, 'Really take it back').trigger('click');
-    await flushPromises();
-    expect(page.text()).toContain('That decision is gone already.');
+    const links = page.findAll('a').filter((link) => /Decide again|Change the decision/.test(link.text()));
+    expect(links.map((link) => [link.text(), link.attributes('href')])).toContainEqual([
+      'Decide again',
+      '/vehicles/v/panels/sill-l/verdict?repair=s',
+    ]);
   });
 
   it('offers a customer nothing that would be refused', async () => {
     signIn('customer');
     const { page } = await open();
     expect(server.to('GET /vehicles/v/repairs')).toHaveLength(0);
-    expect(page.text()).not.toMatch(/Import readings|Mark as done|Take it back/);
+    expect(page.text()).not.toMatch(/Import readings|Mark as done|Change the decision/);
     await button(page, /Read what was found/).trigger('click');
     expect(page.findAll('.dialog a').map((link) => link.attributes('href'))).toEqual([
       '/api/vehicles/v/inspection.pdf?for=customer',

@@ -8,6 +8,7 @@ import { stations } from '../stations.ts';
 import { FakeServer, signIn } from '../testing/fakeServer.ts';
 import StationLine from './StationLine.vue';
 import { useVehicle } from './useVehicle.ts';
+import { repairView } from '../testing/repairView.ts';
 
 const vehicle = { id: 'v', nickname: 'Old grey', year: 1967, planId: 'saloon', version: 1 };
 const standing = (station: string, over: Partial<Standing> = {}): Standing => ({
@@ -30,7 +31,7 @@ class Stream {
   }
   tell(change: object): void {
     const nothing = { vehicles: [], readings: [], zones: [], zonesGone: [], finds: [], findsGone: [] };
-    this.onmessage({ data: JSON.stringify({ ...nothing, repairs: [], repairsGone: [], ...change }) });
+    this.onmessage({ data: JSON.stringify({ ...nothing, repairs: [], ...change }) });
   }
 }
 
@@ -86,8 +87,8 @@ describe('a car that several pages share', () => {
     expect(heard).toHaveBeenCalledOnce();
     expect(car.data.value).toMatchObject({ repairs: [{ id: 'r' }], vehicle: { nickname: 'Old blue' } });
     expect(await car.repair('r')).toMatchObject({ panel: 'roof' });
-    Stream.all[0]!.tell({ repairsGone: ['r'] });
-    expect(car.data.value!.repairs).toEqual([]);
+    Stream.all[0]!.tell({ repairs: [repairView({ withdrawn: { by: 'Ada', at: '', reason: 'too soon' } })] });
+    expect(car.data.value).toMatchObject({ repairs: [], withdrawn: [{ id: 'r' }] });
     expect(asked('GET /vehicles/v')).toBe(1);
   });
 

@@ -19,9 +19,15 @@ const TOGETHER = 400;
 export interface CarData {
   vehicle: Vehicle;
   plan: BodyPlan;
-  /** Decisions; empty for a customer, who is not shown their prices. */
+  /** Decisions that stand; empty for a customer, who is not shown their prices. */
   repairs: readonly RepairView[];
+  /** Those that were taken back, with who and why. */
+  withdrawn: readonly RepairView[];
 }
+const asDecided = (all: readonly RepairView[]): Pick<CarData, 'repairs' | 'withdrawn'> => ({
+  repairs: all.filter((repair) => !repair.withdrawn),
+  withdrawn: all.filter((repair) => repair.withdrawn),
+});
 
 /** A car that is open on some page: loaded once, kept live while it is. */
 class OpenCar {
@@ -91,7 +97,7 @@ class OpenCar {
       get<Vehicle>(`/vehicles/${this.id}`),
       useSession().isCustomer ? [] : get<RepairView[]>(`/vehicles/${this.id}/repairs`),
     ]);
-    this.data.value = { vehicle, repairs, plan: await planOf(vehicle.planId) };
+    this.data.value = { vehicle, ...asDecided(repairs), plan: await planOf(vehicle.planId) };
     return this.data.value;
   }
 
@@ -100,7 +106,8 @@ class OpenCar {
     const [vehicle = known?.vehicle] = change.vehicles;
     if (known && vehicle && vehicle.planId !== known.vehicle.planId) this.loading = undefined;
     else if (known && vehicle) {
-      this.data.value = { ...known, vehicle, repairs: merged(known.repairs, change.repairs, change.repairsGone) };
+      const all = merged([...known.repairs, ...known.withdrawn], change.repairs);
+      this.data.value = { ...known, vehicle, ...asDecided(all) };
       this.loading = Promise.resolve(this.data.value);
     }
     for (const listener of this.listeners) listener(change);

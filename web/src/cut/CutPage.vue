@@ -8,6 +8,7 @@ import { panelOf } from '@aspecta/core/body';
 import { pieceJoints } from '@aspecta/core/repair';
 import { DEFERENCE } from '@aspecta/core/safety';
 import { crumbsTo } from '../car/crumbs.ts';
+import DecisionLine from '../car/DecisionLine.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
@@ -122,10 +123,7 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
           </div>
           <KitNotice bad v-for="warning in plan.line.warnings" :key="warning">{{ units.said(warning) }}</KitNotice>
           <WeighedLines :line="plan.line" />
-          <KitNotice bad v-if="load.data.value.repair.staleZones.length > 0">
-            The damage was changed after the decision; the line follows the damage as it is now. Look at the verdict
-            again.
-          </KitNotice>
+          <DecisionLine :vehicle="id" :repair="load.data.value.repair" />
           <p v-if="plan.thin.length > 0" class="small">
             Hatched: by its readings more likely than not too thin to weld to. The line stays out of there where it can.
           </p>

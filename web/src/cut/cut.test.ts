@@ -5,6 +5,7 @@ import { bodyPlan, panelOf } from '@aspecta/core/body';
 import { chooseDatums, cutLine, cutOffsets, cutPanelOf } from '@aspecta/core/cut';
 import type { Point } from '@aspecta/core/geometry';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
+import { repairView } from '../testing/repairView.ts';
 import { useConnection } from '../shell/connection.ts';
 import CutPage from './CutPage.vue';
 
@@ -49,7 +50,7 @@ beforeEach(() => {
   signIn();
   server = new FakeServer()
     .on('GET /vehicles/v', { id: 'v', nickname: 'Marigold', planId: 'saloon' })
-    .on('GET /repairs/r', { id: 'r', panel: panel.id, zoneIds: ['z'], staleZones: [] })
+    .on('GET /repairs/r', repairView({ panel: panel.id }))
     .on('GET /repairs/r/cut', planned(cutDefaults))
     .on(`GET /vehicles/v/panels/${panel.id}/zones`, [
       { id: 'z', ring: damage },
@@ -164,11 +165,11 @@ describe('the cut', () => {
   it('warns of metal that is not measured, too thin, or decided before the damage was changed', async () => {
     server
       .on('GET /repairs/r/cut', planned(cutDefaults, { onMap: { unmeasured: 0.4, doubtful: 0.1 } }))
-      .on('GET /repairs/r', { id: 'r', panel: panel.id, zoneIds: ['z'], staleZones: ['z'] });
+      .on('GET /repairs/r', repairView({ panel: panel.id, staleZones: ['z'], areaNow: 14_820 }));
     const text = (await open()).text();
     expect(text).toContain('40 % of the line runs over metal that has not been measured');
     expect(text).toContain('10 % of the line may run over metal too thin to weld to');
-    expect(text).toContain('The damage was changed after the decision');
+    expect(text).toContain('found 148 cm², decided on 96.0 cm²');
   });
 
   it('lets a viewer look at it only', async () => {

@@ -33,7 +33,7 @@ function go(state: OrderState): void {
   going.value = going.value === state ? null : state;
   note.value = '';
 }
-async function send(verb: 'move' | 'back', body: object): Promise<void> {
+async function send(verb: 'move' | 'back' | 'keep', body: object): Promise<void> {
   const done = await form.submit(async () => {
     try {
       await post(`/orders/${props.line.id}/${verb}`, { ...body, version: props.line.version });
@@ -53,6 +53,12 @@ const move = () =>
     due: going.value && asksDue(going.value) && due.value ? due.value : null,
     note: note.value,
   });
+/** How a line that is not needed any more comes to its end from here: withdrawn, or sent back when it has arrived. */
+const ending = computed(() => props.line.next.find((state) => state === 'withdrawn' || state === 'returned') ?? null);
+function endIt(): void {
+  going.value = ending.value;
+  note.value = props.line.unneeded ?? '';
+}
 const takeBack = () => send('back', {});
 </script>
 
@@ -88,6 +94,15 @@ const takeBack = () => send('back', {});
         </li>
       </ol>
     </div>
+    <KitNotice v-if="line.unneeded" bad class="notice">
+      <p>Not needed any more? {{ line.unneeded }}</p>
+      <div v-if="session.canWork" class="row">
+        <KitButton v-if="ending" small main @click="endIt">{{
+          ending === 'returned' ? 'Send it back' : 'Withdraw it'
+        }}</KitButton>
+        <KitButton small :disabled="form.busy.value" @click="send('keep', {})">Keep it all the same</KitButton>
+      </div>
+    </KitNotice>
     <div v-if="session.canWork" class="acts row">
       <KitButton small v-for="state in line.next" :key="state" :aria-pressed="going === state" @click="go(state)">
         {{ state === 'withdrawn' ? 'Withdraw' : ORDER_WORDS[state] }}

@@ -26,6 +26,7 @@ const line: OrderLine = {
   due: '2026-01-02',
   late: true,
   note: '',
+  unneeded: null,
   history: [{ state: 'wanted', on: '2025-12-01', by: 'Ines' }],
   version: 3,
 };

@@ -23,6 +23,7 @@ const line = (id: string, over: Partial<OrderLine> = {}): OrderLine => ({
   due: null,
   late: false,
   note: '',
+  unneeded: null,
   history: [],
   version: 1,
   ...over,

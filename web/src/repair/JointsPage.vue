@@ -8,7 +8,9 @@ import {
   type JointsView,
 } from '@aspecta/contract/repair';
 import { panelOf } from '@aspecta/core/body';
+import { keepsPanel } from '@aspecta/core/verdict';
 import { crumbsTo } from '../car/crumbs.ts';
+import DecisionLine from '../car/DecisionLine.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
@@ -62,9 +64,8 @@ const names = (kind: string, n: number) => {
   const [one, many] = FASTENER_WORDS[kind] ?? ['fastener', 'fasteners'];
   return `${n} ${n === 1 ? one : many}`;
 };
-const others = computed(() =>
-  (load.data.value?.repairs ?? []).filter(({ choice }) => choice !== 'treat' && choice !== 'overlay'),
-);
+const decision = computed(() => load.data.value?.repairs.find(({ id }) => id === props.repair) ?? null);
+const others = computed(() => (load.data.value?.repairs ?? []).filter(({ choice }) => !keepsPanel(choice)));
 
 async function mark(ids: string[], state: FastenerState): Promise<void> {
   if (ids.length === 0 || !session.canWork) return;
@@ -118,6 +119,7 @@ const next = computed(() => {
               {{ panelOf(load.data.value.plan, entry.panel).name }}
             </option>
           </KitSelect>
+          <DecisionLine v-if="decision" :vehicle="id" :repair="decision" />
           <div>
             <p class="eyebrow">{{ view.whole ? 'What holds this panel?' : 'What holds this piece?' }}</p>
             <template v-if="total > 0">

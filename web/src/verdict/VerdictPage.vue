@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { ZONE_CLASSES, type ZoneView } from '@aspecta/contract/survey';
-import type { RepairView, VerdictView } from '@aspecta/contract/verdict';
+import { OPTION_WORDS, type RepairView } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
 import { DEFERENCE } from '@aspecta/core/safety';
-import { isBought, isCutIn, type OptionId } from '@aspecta/core/verdict';
+import { isBought, isCutIn } from '@aspecta/core/verdict';
 import { crumbsTo } from '../car/crumbs.ts';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
@@ -19,7 +19,8 @@ import PanelSheet from '../sheet/PanelSheet.vue';
 import { ringPath } from '../sheet/pathData.ts';
 import SheetView from '../sheet/SheetView.vue';
 import CautionList from '../shell/CautionList.vue';
-import { get, post } from '../shell/api.ts';
+import { get, post, put } from '../shell/api.ts';
+import { useInAddress } from '../shell/inAddress.ts';
 import { newId } from '../shell/newId.ts';
 import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
@@ -27,79 +28,89 @@ import { percent, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
+import DecisionCard from './DecisionCard.vue';
 import OfferForm from './OfferForm.vue';
 import OptionColumn from './OptionColumn.vue';
+import ThenAndNow from './ThenAndNow.vue';
+import { useWeighing } from './useWeighing.ts';
 import VerdictCharts from './VerdictCharts.vue';
 
-const WORDS = {
-  treat: 'treat',
-  patch: 'patch',
-  part: 'part of a repair panel',
-  whole: 'whole panel',
-  make: 'make the panel',
-  overlay: 'sheet laid over',
-} as const;
 const props = defineProps<{ id: string; panel: string }>();
 const router = useRouter();
 const session = useSession();
 const units = useUnits();
 const form = useForm();
-const weighing = useForm();
-const chosenZones = ref<string[]>([]);
-const verdict = shallowRef<VerdictView | null>(null);
-const choice = ref<OptionId | null>(null);
 const reason = ref('');
 const car = useVehicle(props.id);
 const load = useLoad(async (again) => {
-  const [{ vehicle, plan, repairs }, zones] = await Promise.all([
+  const [{ vehicle, plan, repairs, withdrawn }, zones] = await Promise.all([
     car.ready(again),
     get<ZoneView[]>(`/vehicles/${props.id}/panels/${props.panel}/zones`),
   ]);
-  const decided = repairs.filter((repair) => repair.panel === props.panel);
-  const open = zones.filter((zone) => !decided.some((repair) => repair.zoneIds.includes(zone.id)));
-  if (chosenZones.value.length === 0) chosenZones.value = open.map((zone) => zone.id);
-  return { vehicle, zones, open, decided, panel: panelOf(plan, props.panel) };
+  const here = (repair: RepairView) => repair.panel === props.panel;
+  return {
+    vehicle,
+    zones,
+    decided: repairs.filter(here),
+    gone: withdrawn.filter(here),
+    panel: panelOf(plan, props.panel),
+  };
 });
-/** The chosen zones as they are now: what is weighed. */
-const weighed = computed(() =>
-  (load.data.value?.open ?? [])
-    .filter((zone) => chosenZones.value.includes(zone.id))
-    .map((zone) => `${zone.id} ${zone.version}`)
-    .join(),
+const decided = computed(() => load.data.value?.decided ?? []);
+const zones = computed(() => load.data.value?.zones ?? []);
+const repairOf = (zone: ZoneView) => decided.value.find((repair) => repair.zoneIds.includes(zone.id));
+/** The decision that is made again; none where new ones are made. */
+const againId = useInAddress<string>(
+  'repair',
+  () => '',
+  () => ['', ...decided.value.map(({ id }) => id)],
 );
-watch(weighed, () => void weigh());
+const again = computed(() => decided.value.find(({ id }) => id === againId.value) ?? null);
+/** What may be weighed together: what is open, and where a decision is made again all that is drawn. */
+const offered = computed(() => zones.value.filter((zone) => again.value || !repairOf(zone)));
+const weighing = useWeighing(props.id, offered);
+const { zones: chosenZones, choice, view: verdict } = weighing;
+/** What is decided on is chosen at first; what was chosen stays as long as it can be. */
+watch(
+  [again, offered],
+  ([now], [before]) => {
+    const kept = offered.value.filter(({ id }) => chosenZones.value.includes(id));
+    if (kept.length > 0 && now?.id === before?.id) return;
+    chosenZones.value = (now ? offered.value.filter((zone) => now.zoneIds.includes(zone.id)) : offered.value).map(
+      ({ id }) => id,
+    );
+    choice.value = now?.choice ?? null;
+  },
+  { immediate: true },
+);
+const zoneOptions = computed(() =>
+  offered.value.map((zone) => {
+    const other = repairOf(zone);
+    const taken =
+      again.value && other && other !== again.value ? `, now in: ${OPTION_WORDS[other.choice].decided}` : '';
+    return { value: zone.id, label: `${ZONE_CLASSES[zone.class]}, ${units.area(zone.area)}${taken}` };
+  }),
+);
+const areaNow = computed(() =>
+  zones.value.filter(({ id }) => chosenZones.value.includes(id)).reduce((sum, zone) => sum + zone.area, 0),
+);
 
-async function weigh(): Promise<void> {
-  const asked = weighed.value;
-  if (asked === '') {
-    verdict.value = null;
-    return;
-  }
-  await weighing.submit(async () => {
-    const answer = await post<VerdictView>(`/vehicles/${props.id}/verdict`, { zoneIds: chosenZones.value });
-    // An answer to an older choice of zones is too late.
-    if (asked !== weighed.value) return;
-    verdict.value = answer;
-    choice.value ??= verdict.value.verdict.proposed;
-  });
-}
 async function decide(): Promise<void> {
   let repair: RepairView | undefined;
+  const what = { zoneIds: chosenZones.value, choice: choice.value, reason: reason.value };
   const done = await form.submit(async () => {
-    repair = await post<RepairView>(`/vehicles/${props.id}/repairs`, {
-      id: newId(),
-      zoneIds: chosenZones.value,
-      choice: choice.value,
-      reason: reason.value,
-    });
+    const before = again.value;
+    repair = before
+      ? await put<RepairView>(`/repairs/${before.id}`, { ...what, done: false, version: before.version })
+      : await post<RepairView>(`/vehicles/${props.id}/repairs`, { ...what, id: newId() });
   });
   if (!done || !repair) return;
   await car.ready(true);
   await router.push(
-    isCutIn(repair.choice)
-      ? `/vehicles/${props.id}/repairs/${repair.id}/cut`
-      : repair.choice === 'whole'
-        ? '/orders'
+    repair.order?.unneeded || (isBought(repair.choice) && !isCutIn(repair.choice))
+      ? '/orders'
+      : isCutIn(repair.choice)
+        ? `/vehicles/${props.id}/repairs/${repair.id}/cut`
         : `/vehicles/${props.id}`,
   );
 }
@@ -124,7 +135,7 @@ const proposed = computed(
         >
           <PanelSheet :panel="load.data.value.panel" />
           <path
-            v-for="zone in load.data.value.zones"
+            v-for="zone in zones"
             :key="zone.id"
             :d="ringPath(zone.ring)"
             class="zone"
@@ -134,38 +145,33 @@ const proposed = computed(
       </template>
       <template #card>
         <div class="stack">
-          <KitNotice quiet v-for="repair in load.data.value.decided" :key="repair.id">
-            <p>
-              {{ repair.decidedBy }} has decided: <strong>{{ WORDS[repair.choice] }}</strong> – {{ repair.reason }}
-            </p>
-          </KitNotice>
-          <div v-if="load.data.value.open.length === 0" class="stack">
-            <p class="eyebrow">Treat, patch or whole panel?</p>
-            <p>
-              {{
-                load.data.value.zones.length === 0
-                  ? 'There is no damage zone on this panel yet: draw one on the sheet, or take the one that the map proposes.'
-                  : 'Every zone of this panel has been decided.'
-              }}
-            </p>
-            <KitButton main :to="`/vehicles/${id}/panels/${panel}`">To the panel</KitButton>
+          <DecisionCard
+            v-for="repair in again ? [again] : load.data.value.decided"
+            :key="repair.id"
+            :repair="repair"
+            :vehicle="id"
+            :deciding="again !== null"
+            @again="againId = repair.id"
+            @changed="load.reload()"
+          />
+          <KitButton v-if="again" small plain @click="againId = ''">Leave it as it is decided</KitButton>
+          <div v-if="offered.length === 0" class="stack">
+            <template v-if="decided.length === 0 || zones.length === 0">
+              <p class="eyebrow">Treat, patch or whole panel?</p>
+              <p>
+                There is no damage zone on this panel yet: draw one on the sheet, or take the one that the map proposes.
+              </p>
+              <KitButton main :to="`/vehicles/${id}/panels/${panel}`">To the panel</KitButton>
+            </template>
+            <p v-else class="soft">Every zone of this panel has been decided.</p>
           </div>
           <template v-else>
-            <KitChecks
-              v-model="chosenZones"
-              legend="Which zones go together?"
-              :options="
-                load.data.value.open.map((zone) => ({
-                  value: zone.id,
-                  label: `${ZONE_CLASSES[zone.class]}, ${units.area(zone.area)}`,
-                }))
-              "
-            />
+            <KitChecks v-model="chosenZones" legend="Which zones go together?" :options="zoneOptions" />
             <p v-if="chosenZones.length === 0" class="soft">Choose at least one zone.</p>
-            <KitNotice bad v-if="weighing.general.value ?? weighing.errors['zoneIds']">
-              {{ weighing.general.value ?? weighing.errors['zoneIds'] }}
+            <KitNotice bad v-if="weighing.form.general.value ?? weighing.form.errors['zoneIds']">
+              {{ weighing.form.general.value ?? weighing.form.errors['zoneIds'] }}
             </KitNotice>
-            <p v-else-if="weighing.busy.value && !verdict" role="status">Weighing …</p>
+            <p v-else-if="weighing.form.busy.value && !verdict" role="status">Weighing …</p>
             <template v-if="verdict">
               <div>
                 <p class="eyebrow">Treat, patch or whole panel?</p>
@@ -183,6 +189,7 @@ const proposed = computed(
               <KitNotice bad v-if="verdict.verdict.mountCaution">{{
                 units.said(verdict.verdict.mountCaution)
               }}</KitNotice>
+              <ThenAndNow v-if="again" :repair="again" :now="verdict" :area="areaNow" :choice="choice" />
               <VerdictCharts :verdict="verdict.verdict" :choice="choice" />
               <div class="options" role="radiogroup" aria-label="Options">
                 <OptionColumn
@@ -200,12 +207,12 @@ const proposed = computed(
                 :panel="panel"
                 :known="verdict.offer !== null"
                 :foreign="verdict.foreign"
-                @added="weigh()"
+                @added="weighing.weigh()"
               />
               <form v-if="session.canWork" class="stack" @submit.prevent="decide">
                 <KitField
                   v-slot="{ bind }"
-                  label="You decide. Why?"
+                  :label="again ? 'You decide again. Why now?' : 'You decide. Why?'"
                   hint="A sentence for whoever asks later, yourself above all"
                   :error="form.errors['reason']"
                 >
@@ -216,7 +223,7 @@ const proposed = computed(
                 </KitNotice>
                 <div class="row">
                   <KitButton submit main :disabled="form.busy.value || choice === null">
-                    Decide:
+                    {{ again ? 'Decide again:' : 'Decide:' }}
                     {{
                       verdict.verdict.options.find((option) => option.id === choice)?.title.toLowerCase() ??
                       'choose an option'
@@ -231,6 +238,19 @@ const proposed = computed(
               </KitCollapse>
             </template>
           </template>
+          <KitCollapse
+            v-if="load.data.value.gone.length > 0 && !again"
+            :title="`Taken back (${load.data.value.gone.length})`"
+          >
+            <DecisionCard
+              v-for="repair in load.data.value.gone"
+              :key="repair.id"
+              :repair="repair"
+              :vehicle="id"
+              deciding
+              @changed="load.reload()"
+            />
+          </KitCollapse>
         </div>
       </template>
     </StationFrame>

@@ -6,6 +6,7 @@ import { area } from '@aspecta/core/geometry';
 import { panelJoints, spotsOf } from '@aspecta/core/repair';
 import { compare, type Repair } from '@aspecta/core/verdict';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
+import { repairView } from '../testing/repairView.ts';
 import VerdictPage from './VerdictPage.vue';
 
 const plan = bodyPlan('saloon');
@@ -192,14 +193,116 @@ describe('the verdict', () => {
     expect(page.text()).toContain('reason is too short');
   });
 
-  it('says what has been decided, and sends to the panel where nothing is open', async () => {
-    server.on(`GET ${base}/repairs`, [
-      { id: 'r', panel: panel.id, zoneIds: ['z1'], choice: 'patch', reason: 'small', decidedBy: 'Ada' },
-    ]);
+  it('says what has been decided, and that nothing else is open', async () => {
+    server.on(`GET ${base}/repairs`, [repairView({ panel: panel.id, zoneIds: ['z1'], reason: 'small' })]);
     const { page } = await open();
-    expect(page.text()).toContain('Ada has decided: patch – small');
+    expect(page.get('.decision').text()).toMatch(/Patch.*Ada, 3 Feb 2026: small/s);
     expect(page.text()).toContain('Every zone of this panel has been decided.');
     expect(server.to(`POST ${base}/verdict`)).toEqual([]);
+  });
+
+  describe('made again', () => {
+    const decided = repairView({
+      panel: panel.id,
+      zoneIds: ['z1'],
+      choice: 'patch',
+      area: 9600,
+      areaNow: 9600,
+      version: 3,
+    });
+    const openAgain = async (over: object = {}) => {
+      server.on(`GET ${base}/repairs`, [{ ...decided, ...over }]);
+      const opened = await open();
+      await button(opened.page, 'Decide again').trigger('click');
+      await flushPromises();
+      await flushPromises();
+      return opened;
+    };
+
+    it('weighs its own zones, and shows then and now side by side', async () => {
+      server.on(`GET ${base}/panels/${panel.id}/zones`, [zone('z1', { area: 14_820, version: 2 }), zone('z2')]);
+      const { page } = await openAgain({ staleZones: ['z1'], areaNow: 14_820, area: 8230 });
+      expect(page.get('.decision').text()).toContain('Found 148 cm², decided on 82.3 cm².');
+      expect(server.to(`POST ${base}/verdict`).at(-1)).toEqual({ zoneIds: ['z1'] });
+      const rows = page
+        .get('table.then')
+        .findAll('tr')
+        .map((row) => row.text());
+      expect(rows[0]).toMatch(/Decided 3 Feb 2026.*Weighed now/);
+      expect(rows[2]).toMatch(/82\.3 cm².*148 cm²/);
+    });
+
+    it('is sent with its reason, its zones and the version that was seen; an order that is not needed is looked at next', async () => {
+      server.on(`GET ${base}/panels/${panel.id}/zones`, [zone('z1'), zone('z2')]);
+      const { page, router } = await openAgain();
+      server.on('PUT /repairs/r', { ...decided, order: { id: 'o', state: 'ordered', unneeded: 'Decided otherwise' } });
+      await page.findAll('[role=checkbox]')[1]!.trigger('click');
+      await field(page, 'You decide again. Why now?').setValue('Two holes, one piece');
+      await page.findAll('form').at(-1)!.trigger('submit');
+      await flushPromises();
+      expect(server.to('PUT /repairs/r')).toEqual([
+        { zoneIds: ['z1', 'z2'], choice: 'patch', reason: 'Two holes, one piece', done: false, version: 3 },
+      ]);
+      expect(router.currentRoute.value.path).toBe('/orders');
+    });
+
+    it('says of zones in other repairs where they stand now', async () => {
+      server.on(`GET ${base}/panels/${panel.id}/zones`, [zone('z1'), zone('z2')]);
+      server.on(`GET ${base}/repairs`, [
+        decided,
+        repairView({ id: 's', panel: panel.id, zoneIds: ['z2'], choice: 'whole' }),
+      ]);
+      const { page } = await open();
+      await button(page, 'Decide again').trigger('click');
+      await flushPromises();
+      expect(page.text()).toContain('now in: fit a whole panel');
+    });
+
+    it('is left as it is', async () => {
+      const { page } = await openAgain();
+      await button(page, 'Leave it as it is decided').trigger('click');
+      await flushPromises();
+      expect(page.find('table.then').exists()).toBe(false);
+      expect(page.text()).toContain('Every zone of this panel has been decided.');
+    });
+
+    it('is taken back with a reason, and can stand again', async () => {
+      server.on(`GET ${base}/repairs`, [decided]);
+      const { page } = await open();
+      await button(page, 'Take it back …').trigger('click');
+      const gone = { ...decided, withdrawn: { by: 'Ada', at: '2026-02-04T10:00:00.000Z', reason: 'too soon' } };
+      server.on('POST /repairs/r/withdraw', gone).on(`GET ${base}/repairs`, [gone]);
+      await field(page, 'Why is it taken back?').setValue('too soon');
+      await page.get('.decision form').trigger('submit');
+      await flushPromises();
+      await flushPromises();
+      expect(server.to('POST /repairs/r/withdraw')).toEqual([{ reason: 'too soon', version: 3 }]);
+      expect(page.text()).toContain('Taken back by Ada, 4 Feb 2026: too soon');
+      server.on('POST /repairs/r/restore', decided);
+      await button(page, 'Let it stand again').trigger('click');
+      await flushPromises();
+      expect(server.to('POST /repairs/r/restore')).toEqual([{ version: 3 }]);
+    });
+
+    it('tells what was decided before, oldest first', async () => {
+      server.on(`GET ${base}/repairs`, [
+        {
+          ...decided,
+          earlier: [
+            {
+              ...decided,
+              choice: 'whole',
+              reason: 'looked bad',
+              by: 'Ben',
+              at: '2026-01-03T10:00:00.000Z',
+              area: null,
+            },
+          ],
+        },
+      ]);
+      const { page } = await open();
+      expect(page.get('.before').text()).toMatch(/3 Jan 2026, Ben: fit a whole panel – looked bad/);
+    });
   });
 
   it('lets a viewer look, not decide', async () => {

@@ -60,6 +60,11 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
         <h1>{{ load.data.value.panel.name }}</h1>
         <span class="mono">{{ done.size }} of {{ steps.length }}</span>
       </header>
+      <KitNotice v-if="bench.view.value?.moved" bad>
+        The line was moved after these steps were laid out.
+        <RouterLink :to="`/vehicles/${id}/repairs/${repair}/weld`">Lay the rest out anew</RouterLink>, or go on if the
+        metal is cut as they say.
+      </KitNotice>
       <KitProgress label="Steps done" :share="done.size / Math.max(1, steps.length)" />
       <div v-if="!bench.view.value?.acknowledged" class="middle">
         <p class="words">{{ bench.view.value ? 'Read the cautions first.' : 'There is no weld plan yet.' }}</p>

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import { weldDefaults, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
 import { crumbsTo } from '../car/crumbs.ts';
+import DecisionLine from '../car/DecisionLine.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import ChartView from '../charts/ChartView.vue';
 import KitButton from '../kit/KitButton.vue';
@@ -18,7 +19,7 @@ import KitTable from '../kit/KitTable.vue';
 import { ApiProblem, get, put } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
-import { clock, duration, useUnits } from '../shell/units.ts';
+import { clock, duration, timeOf, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
@@ -37,6 +38,9 @@ const warm = ref(units.heat.typed(weldDefaults.handWarm));
 const at = ref(0);
 const playing = ref(false);
 const reading = ref(false);
+/** Welding has begun, and it is laid out anew all the same. */
+const anew = ref(false);
+const reason = ref('');
 const car = useVehicle(props.id);
 const load = useLoad(async (again) => {
   const [{ vehicle, plan: body }, repair, plan] = await Promise.all([
@@ -55,6 +59,8 @@ function show(plan: WeldPlanView): void {
   Object.assign(input, plan.input);
   warm.value = units.heat.typed(plan.input.handWarm);
   at.value = Math.min(plan.done.length, plan.plan.steps.length);
+  anew.value = false;
+  reason.value = '';
 }
 async function layOut(): Promise<void> {
   await form.submit(async () => {
@@ -63,6 +69,7 @@ async function layOut(): Promise<void> {
         await put<WeldPlanView>(`/repairs/${props.repair}/weld`, {
           ...input,
           handWarm: units.heat.read(warm.value),
+          reason: reason.value,
           version: view.value?.version ?? 0,
         }),
       );
@@ -156,6 +163,15 @@ const STRATEGIES = [
       </template>
       <template #card>
         <div class="stack">
+          <DecisionLine :vehicle="id" :repair="load.data.value.repair" />
+          <KitNotice v-if="view?.moved" bad>
+            The line is not any more where these steps were laid out for.
+            {{
+              begun
+                ? 'Go on with them only if the metal is cut as they say; otherwise lay the rest out anew.'
+                : 'Lay them out anew.'
+            }}
+          </KitNotice>
           <template v-if="view">
             <div>
               <p class="eyebrow">In which order, and how long?</p>
@@ -209,7 +225,16 @@ const STRATEGIES = [
               {{ begun ? 'Go on at the bench' : 'Begin at the bench' }}
             </KitButton>
           </template>
-          <form v-if="session.canWork && !begun" class="stack" @submit.prevent="layOut">
+          <KitButton v-if="session.canWork && begun && !anew" plain @click="anew = true">Lay it out anew …</KitButton>
+          <form v-if="session.canWork && (!begun || anew)" class="stack" @submit.prevent="layOut">
+            <KitField
+              v-if="begun"
+              v-slot="{ bind }"
+              label="Why is it laid out anew?"
+              :hint="`The ${view!.done.length} welds that are done stay as they are noted`"
+              :error="form.errors['reason']"
+              ><KitInput v-bind="bind" v-model="reason"
+            /></KitField>
             <KitChips
               v-model="input.process"
               legend="Process"
@@ -243,6 +268,14 @@ const STRATEGIES = [
             </KitButton>
           </form>
           <p v-else-if="begun" class="small soft">Welding has begun; the order stays as it is.</p>
+          <KitCollapse v-if="view && view.earlier.length > 0" :title="`Laid out before (${view.earlier.length})`">
+            <ul class="small">
+              <li v-for="old in view.earlier" :key="old.at">
+                {{ old.done.length }} of {{ old.steps }} steps done, the last by {{ old.done.at(-1)!.by }} on
+                {{ timeOf(old.done.at(-1)!.at) }}. Laid out anew by {{ old.by }}: {{ old.reason }}
+              </li>
+            </ul>
+          </KitCollapse>
         </div>
       </template>
     </StationFrame>

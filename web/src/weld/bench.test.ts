@@ -66,6 +66,8 @@ beforeEach(() => {
     acknowledged: { by: 'me', at: '' },
     version: 1,
     joints: [],
+    moved: false,
+    earlier: [],
   };
   serve();
 });

@@ -4,6 +4,7 @@ import { weldDefaults, type WeldPlanView, type WeldSettingsInput } from '@aspect
 import { planWelds } from '@aspecta/core/weld';
 import { cautionsFor } from '@aspecta/core/safety';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
+import { repairView } from '../testing/repairView.ts';
 import BenchPage from './BenchPage.vue';
 import WeldPage from './WeldPage.vue';
 
@@ -27,6 +28,8 @@ const laid = (input: WeldSettingsInput, over: Partial<WeldPlanView> = {}): WeldP
   acknowledged: null,
   version: 1,
   joints,
+  moved: false,
+  earlier: [],
   ...over,
 });
 const read = { by: 'Ada', at: '2026-02-03T10:00:00.000Z' };
@@ -38,7 +41,7 @@ beforeEach(() => {
   document.body.innerHTML = '';
   server = new FakeServer()
     .on('GET /vehicles/v', { id: 'v', nickname: 'Marigold', planId: 'saloon' })
-    .on('GET /repairs/r', { id: 'r', panel: 'floor-front-l', zoneIds: ['z'], staleZones: [] })
+    .on('GET /repairs/r', repairView({ panel: 'floor-front-l' }))
     .on('GET /repairs/r/weld', laid(weldDefaults));
 });
 afterEach(() => vi.useRealTimers());
@@ -54,7 +57,7 @@ describe('the weld plan', () => {
     await page.get('input[type=radio][value=tig]').setValue(true);
     await button(page, /^Lay out the tacks/).trigger('click');
     await flushPromises();
-    expect(server.to('PUT /repairs/r/weld')).toEqual([{ ...weldDefaults, process: 'tig', version: 0 }]);
+    expect(server.to('PUT /repairs/r/weld')).toEqual([{ ...weldDefaults, process: 'tig', reason: '', version: 0 }]);
     expect(page.text()).toContain('Filler rod');
   });
 

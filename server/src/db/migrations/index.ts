@@ -5,9 +5,10 @@ import { backAgain } from './004-back-again.ts';
 import { trust } from './005-trust.ts';
 import { units } from './006-units.ts';
 import { marked } from './007-marked.ts';
+import { again } from './008-again.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
-export const volumes = [firstHouse, deepSurvey, overlay, backAgain, trust, units, marked];
+export const volumes = [firstHouse, deepSurvey, overlay, backAgain, trust, units, marked, again];
 
 /** All migrations, oldest first. */
 export const migrations = volumes.flat();
