@@ -1,4 +1,4 @@
-import type { CornerOffsets, CutLine, Datum } from '@aspecta/core/cut';
+import type { CutLine, Tapes } from '@aspecta/core/cut';
 import { between, type Ring } from '@aspecta/core/geometry';
 
 export interface CutSettings {
@@ -8,7 +8,13 @@ export interface CutSettings {
   kerf: number;
 }
 
-export interface CutPlanView {
+/** How a cut is wanted: its settings, and its corners where a person has laid it himself; null where it is to be found. */
+export interface CutInput extends CutSettings {
+  corners: [number, number][] | null;
+  version: number;
+}
+
+export interface CutPlanView extends Tapes {
   repairId: string;
   panel: string;
   layer: string;
@@ -18,9 +24,10 @@ export interface CutPlanView {
   saved: boolean;
   version: number;
   line: CutLine;
-  datums: [Datum, Datum];
-  corners: CornerOffsets[];
-  runs: { mm: number; text: string }[];
+  /** A person has laid this line. */
+  own: boolean;
+  /** What would be found instead of it; null where the line is the one that was found, or none is found. */
+  found: CutLine | null;
   /** The panel on the other side for which the same figures hold, if there is one. */
   mirror: string | null;
   /** Where the metal is more likely than not too thin to weld to: the line stays out of there. */

@@ -1,11 +1,17 @@
 import Joi from 'joi';
-import type { CutSettings } from './index.ts';
+import type { CutInput } from './index.ts';
 
 /* What may come in, by field. */
-export const cutSchema = Joi.object<CutSettings & { version: number }>({
+export const cutSchema = Joi.object<CutInput>({
   margin: Joi.number().min(5).max(200).required(),
   maxCorners: Joi.number().integer().min(3).max(12).required(),
   cornerRadius: Joi.number().min(12).max(100).required(),
   kerf: Joi.number().min(0).max(5).required(),
+  corners: Joi.array()
+    .items(Joi.array().items(Joi.number().min(-10_000).max(10_000)).length(2))
+    .min(3)
+    .max(80)
+    .allow(null)
+    .default(null),
   version: Joi.number().integer().min(0).required(),
 });

@@ -97,6 +97,15 @@ function inward(datum: Datum): Point {
   return [-d[1], d[0]];
 }
 
+/** Where do two tape figures lead, square to two datum edges? mm. @throws Problem for edges that are nearly parallel */
+export function placeFrom(figures: readonly [number, number], [first, second]: readonly [Datum, Datum]): Point {
+  const [n1, n2] = [inward(first), inward(second)];
+  const sine = cross(n1, n2);
+  if (Math.abs(sine) < Math.sin((LEAST_ANGLE * Math.PI) / 180))
+    refuse('parallel', 'datums', 'The two datum edges are nearly parallel; choose edges at 30° or more to each other.');
+  return fromOffsets(figures, first, second, n1, n2, sine);
+}
+
 function fromOffsets(
   [o1, o2]: readonly [number, number],
   first: Datum,

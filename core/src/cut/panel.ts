@@ -24,6 +24,7 @@ export function cutPanelOf(plan: BodyPlan, panel: Panel, layer?: string): CutPan
       .flatMap((seam) =>
         seam.sides.filter((side) => side.panel === panel.id).map(({ line }) => ({ line, pitch: seam.pitch })),
       ),
+    mounts: panel.mounts.map(({ at, name }) => ({ at, name })),
     layers: panel.layers.slice(own).map(({ name }) => name),
   };
 }

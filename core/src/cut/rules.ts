@@ -36,6 +36,8 @@ export interface CutPanel {
   unweldable?: readonly Ring[];
   /** Seams with their as-built spot pitch, mm. */
   seams?: readonly { line: readonly Point[]; pitch: number }[];
+  /** Where something is carried; a cut keeps clear of it. */
+  mounts?: readonly { at: Point; name: string }[];
   /** Sheets that lie one behind the other here, outermost first. */
   layers?: readonly string[];
 }

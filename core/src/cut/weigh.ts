@@ -9,7 +9,6 @@ import {
   pointAt,
   toRing,
   type Point,
-  type Polygon,
   type Ring,
 } from '../geometry/index.ts';
 import { Problem } from '../problem.ts';
@@ -19,7 +18,8 @@ import { spotsAlong } from './drillOut.ts';
 import { enclosing } from './enclosing.ts';
 import { cornersOf, roundCorners, runChoices } from './enclose.ts';
 import { jointsOf, pieceAround } from './outline.ts';
-import type { CutPanel, CutRules } from './rules.ts';
+import type { Ground } from './ground.ts';
+import type { CutPanel } from './rules.ts';
 import { snapRuns, type Followed } from './snap.ts';
 
 /** mm. How far beyond the margin the cheapest line is looked for. */
@@ -37,14 +37,10 @@ const AREA_SHARE = 25 / 10_000;
 
 /** The cheapest line on the cost field, as the places that it encloses. */
 export function cheapestAround(
-  panel: CutPanel,
-  sheet: Polygon,
-  rules: CutRules,
-  inside: readonly Polygon[],
+  { panel, sheet, rules, damage, margin }: Ground,
   grown: readonly Ring[],
-  margin: number,
 ): { places: Point[]; cost: number } | undefined {
-  const field = costField(panel, sheet, rules, inside.flat(2) as unknown as Point[], margin + LOOK);
+  const field = costField(panel, sheet, rules, damage.flat(2) as unknown as Point[], margin + LOOK);
   const { rows, cols, cell, origin } = field;
   const at = (i: number): Point => [origin[0] + (i % cols) * cell, origin[1] + Math.floor(i / cols) * cell];
   const source: number[] = [];
@@ -85,9 +81,7 @@ interface Candidate {
 export function candidates(
   shape: readonly Point[],
   ideal: readonly Point[],
-  sheet: Polygon,
-  panel: CutPanel,
-  rules: CutRules,
+  { sheet, panel, rules }: Ground,
 ): Candidate[] {
   const choices = [
     ...runChoices(shape, rules.maxCorners).map((choice) => ({ ...choice, around: false })),
@@ -114,35 +108,41 @@ export function candidates(
 }
 
 /** What a candidate would cost, by what a millimetre costs at each place; undefined where it misses the panel. */
-export function weigh(
-  candidate: Candidate,
-  sheet: Polygon,
-  costAt: (p: Point) => number,
-  rules: CutRules,
-  inside: readonly Polygon[],
-) {
+export function weigh(candidate: Candidate, ground: Ground) {
+  const { sheet, rules, damage } = ground;
   const ring = roundCorners(cornersOf(candidate.followed.map(({ run }) => run)), rules.cornerRadius);
   if (clip('intersection', [ring], sheet).polygons.length === 0) return undefined;
-  const outline = pieceAround(ring, sheet, inside);
+  const outline = pieceAround(ring, sheet, damage);
+  const { cost, length, forbidden } = costAlong(jointsOf(outline, sheet), ground);
+  const size = area([outline]);
+  // What cannot be welded outweighs every other consideration.
+  const judged = (cost + size * AREA_SHARE) * candidate.ease + forbidden * 100;
+  return { ...candidate, cost, length, size, judged };
+}
+
+/** mm. So long are the pieces of which each is weighed by what a millimetre costs in its middle. */
+const WEIGHED_BY = 10;
+
+/** What these joints cost and how long they are, mm; `forbidden` is what of them cannot be welded. */
+export function costAlong(
+  joints: readonly { points: readonly Point[]; closed: boolean }[],
+  { costAt }: Ground,
+): { cost: number; length: number; forbidden: number } {
   let [cost, length, forbidden] = [0, 0, 0];
-  for (const { points, closed } of jointsOf(outline, sheet)) {
+  for (const { points, closed } of joints) {
     const line = closed ? [...points, points[0]!] : points;
     for (let k = 1; k < line.length; k++) {
       const piece = between(line[k - 1]!, line[k]!);
-      const parts = Math.max(1, Math.ceil(piece / 10));
+      const parts = Math.max(1, Math.ceil(piece / WEIGHED_BY));
       for (let m = 0; m < parts; m++) {
-        const share = (m + 0.5) / parts;
-        const here = costAt(along(line[k - 1]!, line[k]!, share));
+        const here = costAt(along(line[k - 1]!, line[k]!, (m + 0.5) / parts));
         if (here === Infinity) forbidden += piece / parts;
         else cost += (here * piece) / parts;
       }
       length += piece;
     }
   }
-  const size = area([outline]);
-  // What cannot be welded outweighs every other consideration.
-  const judged = (cost + size * AREA_SHARE) * candidate.ease + forbidden * 100;
-  return { ...candidate, outline, cost, length, size, forbidden, judged };
+  return { cost, length, forbidden };
 }
 
 /** Spots of the seams that hold the piece inside the line, those on its edge included. */

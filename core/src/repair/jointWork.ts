@@ -1,3 +1,4 @@
+import { ROUGHLY } from './lineWork.ts';
 import { PACES, type Minutes } from './paces.ts';
 
 /** One kind of work in an option: how much of it, and how long a piece of it takes. */
@@ -24,8 +25,6 @@ export interface JointFacts {
 
 /** mm between the small welds that hold a hem: three to five on the side of a door (T-36). */
 const HEM_WELDS = 180;
-/** A weld that nobody sees is dressed roughly. */
-const ROUGHLY = 0.4;
 const dm = (mm: number) => mm / 100;
 const lengthOf = (joints: readonly JointFacts[]) => dm(joints.reduce((sum, { length }) => sum + length, 0));
 const fastenersOf = (joints: readonly JointFacts[]) => joints.reduce((sum, { fasteners }) => sum + fasteners, 0);

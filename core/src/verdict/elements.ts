@@ -1,4 +1,4 @@
-import { jointWork, PACES, type Element, type JointFacts } from '../repair/index.ts';
+import { jointWork, lineWork, PACES, type Element, type JointFacts } from '../repair/index.ts';
 import type { Repair } from './repair.ts';
 
 export type { Element } from '../repair/index.ts';
@@ -90,6 +90,7 @@ function patchElements(repair: Repair): Element[] {
   const weld = zones.reduce((sum, zone) => sum + zone.patchPerimeter, 0);
   const area = zones.reduce((sum, zone) => sum + zone.patchArea, 0);
   const shape = { flat: PACES.shapeFlat, single: PACES.shapeSingle, double: PACES.shapeDouble }[panel.curvature];
+  const [cutOut, stitch, dress] = lineWork(weld, panel);
   return [
     {
       name: 'Strip around the damage',
@@ -98,7 +99,7 @@ function patchElements(repair: Repair): Element[] {
       minutes: PACES.stripDm2,
       rule: 'T-21',
     },
-    { name: 'Mark and cut out', count: dm(weld), unit: 'dm', minutes: PACES.cutDm, rule: 'T-12' },
+    cutOut,
     { name: 'Template', count: zones.length, unit: 'patches', minutes: PACES.template, rule: 'T-03' },
     {
       name: `Shape the patch (${panel.curvature} curvature)`,
@@ -108,14 +109,8 @@ function patchElements(repair: Repair): Element[] {
       rule: 'T-27',
     },
     { name: 'Trial fits', count: zones.length * PATCH_FITS, unit: 'fits', minutes: PACES.trialFit, rule: 'T-30' },
-    { name: 'Tack and stitch', count: dm(weld), unit: 'dm', minutes: PACES.buttDm, rule: 'T-08, T-09' },
-    {
-      name: panel.visible ? 'Dress and planish' : 'Dress roughly',
-      count: dm(weld) * (panel.visible ? 1 : 0.4),
-      unit: 'dm',
-      minutes: PACES.dressDm,
-      rule: 'T-34',
-    },
+    stitch,
+    dress,
     ...jointWork(edgesOf(repair), { visible: panel.visible, made: true }),
     {
       name: 'Coat inside and out',

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { CutPlanView } from '@aspecta/contract/cut';
 import { between, signedArea, type Point } from '@aspecta/core/geometry';
 import { textOf } from '../testing/pdfText.ts';
-import { decided, houseWithCar, ownerOf, readInches } from '../testing/house.ts';
+import { decided, houseWithCar, ownerOf, readInches, squareAt, zoneInput } from '../testing/house.ts';
 
 const here = houseWithCar();
 
@@ -39,6 +39,59 @@ describe('cut', () => {
           .expect(422)
       ).body.field,
     ).toBe('margin');
+  });
+
+  describe('laid by hand', () => {
+    const settings = { margin: 20, maxCorners: 4, cornerRadius: 15, kerf: 1 };
+    const lay = (repair: string, corners: unknown, version = 0) =>
+      here.owner.put(`/repairs/${repair}/cut`, { ...settings, corners, version });
+    const around = squareAt(1070, 270, 160);
+
+    it('is kept with all that follows from it, beside the one that would be found, until it is given back', async () => {
+      const { id } = await decided(here.owner, here.vehicle, 'patch');
+      const found = (await here.owner.get(`/repairs/${id}/cut`).expect(200)).body as CutPlanView;
+      expect(found).toMatchObject({ own: false, found: null });
+      const { body: own } = await lay(id, around).expect(200);
+      expect(own).toMatchObject({ own: true, saved: true, found: { cutLength: found.line.cutLength } });
+      expect(own.line.cutLength).toBeGreaterThan(found.line.cutLength);
+      expect(own.corners).toHaveLength(4);
+      const { body: joints } = await here.owner.get(`/repairs/${id}/joints`).expect(200);
+      expect(joints.piece).toEqual(own.line.outline);
+      expect((await here.owner.get(`/repairs/${id}/cut`).expect(200)).body.line).toEqual(own.line);
+      const { body: again } = await lay(id, null, 1).expect(200);
+      expect(again).toMatchObject({ own: false, line: { cutLength: found.line.cutLength } });
+    });
+
+    it.each([
+      ['crosses itself', [around[0], around[2], around[1], around[3]], /crosses itself/],
+      ['misses the damage', squareAt(100, 700, 50), /none of the damage/],
+      ['lies beside the panel', squareAt(-900, -900, 50), /none of the damage/],
+      ['has two corners', around.slice(0, 2), /at least 3/],
+      ['has a corner without a figure', [[1], [2, 3], [4, 5]], /2/],
+    ])('is refused where it %s, and nothing is kept', async (_what, corners, words) => {
+      const { id } = await decided(here.owner, here.vehicle, 'patch');
+      const { body } = await lay(id, corners).expect(422);
+      expect(body.field).toMatch(/^corners/);
+      expect(body.detail).toMatch(words);
+      expect((await here.owner.get(`/repairs/${id}/cut`).expect(200)).body.saved).toBe(false);
+    });
+
+    it('shows the one who was slower how the line lies now', async () => {
+      const { id } = await decided(here.owner, here.vehicle, 'patch');
+      await lay(id, around).expect(200);
+      const { body } = await lay(id, squareAt(1040, 240, 220)).expect(409);
+      expect(body.current).toMatchObject({ own: true, version: 1 });
+    });
+
+    it('gives way to the one that is found, with words, where the damage has moved away from it', async () => {
+      const { id, zoneIds } = await decided(here.owner, here.vehicle, 'patch');
+      await lay(id, around).expect(200);
+      const { id: _id, panel: _panel, ...zone } = zoneInput({ ring: squareAt(300, 300, 90) });
+      await here.owner.put(`/vehicles/${here.vehicle}/zones/${zoneIds[0]}`, { ...zone, version: 1 }).expect(200);
+      const { body } = await here.owner.get(`/repairs/${id}/cut`).expect(200);
+      expect(body.own).toBe(false);
+      expect(body.line.warnings[0]).toMatch(/laid by hand cannot be used any more/);
+    });
   });
 
   it('gives the patch at 1:1 as DXF that another package reads back to the same outline', async () => {

@@ -1,8 +1,8 @@
 import type { DataSource } from 'typeorm';
-import { cutDefaults, type CutPlanView, type CutSettings } from '@aspecta/contract/cut';
-import { layerOf, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
-import { cutPanelOf, chooseDatums, cutOffsets, lineOnMap } from '@aspecta/core/cut';
-import type { Point } from '@aspecta/core/geometry';
+import { cutDefaults, type CutInput, type CutPlanView } from '@aspecta/contract/cut';
+import { Problem } from '@aspecta/core';
+import { layerOf, panelOf, sheetOf } from '@aspecta/core/body';
+import { cutPanelOf, lineOnMap, tapesFor, type CutLine } from '@aspecta/core/cut';
 import { layerSamples } from '@aspecta/core/survey';
 import { changeOnce } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
@@ -13,7 +13,7 @@ import type { ReadingService } from '../survey/readings.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import type { Workbench } from '../work/bench.ts';
 import type { JobInput } from '../work/jobs.ts';
-import { CutEntity } from './entities.ts';
+import { CutEntity, type CutRow } from './entities.ts';
 import { remembered } from './remembered.ts';
 
 interface Services {
@@ -28,6 +28,7 @@ export class CutService {
   private readonly db: DataSource;
   private readonly services: Services;
   private readonly findLine;
+  private readonly layLine;
   private readonly findThinMetal;
 
   constructor(db: DataSource, services: Services) {
@@ -35,15 +36,16 @@ export class CutService {
     this.services = services;
     const { bench } = services;
     this.findLine = remembered((input: JobInput<'cutLine'>, asker: string) => bench.run('cutLine', input, asker));
+    this.layLine = remembered((input: JobInput<'lineByHand'>, asker: string) => bench.run('lineByHand', input, asker));
     this.findThinMetal = remembered((input: JobInput<'thinMetal'>, asker: string) =>
       bench.run('thinMetal', input, asker),
     );
   }
 
-  /** The plan with the saved settings, or with the shop's usual ones. */
-  async plan(caller: Caller, repairId: string): Promise<CutPlanView> {
+  /** The plan with the saved settings and the person's own line, or with the shop's usual ones; or as it would be with others. */
+  async plan(caller: Caller, repairId: string, tried?: Omit<CutRow, 'id'>): Promise<CutPlanView> {
     const { repair, vehicle } = await this.services.verdicts.own(caller, repairId);
-    const saved = await this.db.manager.findOneBy(CutEntity, { id: repairId });
+    const saved = tried ?? (await this.db.getRepository(CutEntity).findOneBy({ id: repairId }));
     const settings = saved?.settings ?? cutDefaults;
     const body = vehicle.plan;
     const panel = panelOf(body, repair.panel);
@@ -56,17 +58,29 @@ export class CutService {
     const { metal } = layerSamples(panel, layer.id, readings.map(asReading));
     const asker = caller.personId;
     const thin = await this.findThinMetal({ sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal }, asker);
-    const line = await this.findLine(
-      {
-        panel: { ...cutPanelOf(body, panel, layer.id), unweldable: thin },
-        damage: zones.map((zone) => zone.ring),
-        margin: settings.margin,
-        house: settings,
-      },
-      asker,
-    );
-    const datums = chooseDatums(panel.outline, (outward) => edgeName(panel, outward), line.corners);
-    const { corners, runs } = cutOffsets({ line: line.corners, datums, unit: shop.unit });
+    const task = {
+      panel: { ...cutPanelOf(body, panel, layer.id), unweldable: thin },
+      damage: zones.map((zone) => zone.ring),
+      margin: settings.margin,
+      house: settings,
+    };
+    const own = saved?.corners ?? null;
+    const [found, hand] = await Promise.all([
+      this.findLine(task, asker).catch((error: unknown) => {
+        // Where no line is found the person's own still stands.
+        if (own && error instanceof Problem) return null;
+        throw error;
+      }),
+      own &&
+        this.layLine({ ...task, corners: own }, asker).catch((error: unknown) => {
+          // What has changed since it was laid: the page stays of use, and says so.
+          if (!tried && error instanceof Problem) return error;
+          throw error;
+        }),
+    ]);
+    const laid = hand instanceof Problem ? null : hand;
+    const line = laid ?? (found && withdrawn(found, hand));
+    if (!line) throw hand;
     return {
       repairId,
       panel: panel.id,
@@ -76,9 +90,9 @@ export class CutService {
       saved: saved !== null,
       version: saved?.version ?? 0,
       line,
-      datums,
-      corners,
-      runs,
+      own: laid !== null,
+      found: laid && found,
+      ...tapesFor({ panel, line, unit: shop.unit }),
       mirror:
         body.panels.find((other) => other.mirrorOf?.panel === panel.id)?.name ??
         (panel.mirrorOf ? panelOf(body, panel.mirrorOf.panel).name : null),
@@ -87,21 +101,19 @@ export class CutService {
     };
   }
 
-  async save(
-    caller: Caller,
-    repairId: string,
-    { version, ...settings }: CutSettings & { version: number },
-  ): Promise<CutPlanView> {
+  async save(caller: Caller, repairId: string, { version, corners, ...settings }: CutInput): Promise<CutPlanView> {
     const { vehicle } = await this.services.verdicts.own(caller, repairId);
+    // A line that cannot be laid is refused before it is kept.
+    if (corners) await this.plan(caller, repairId, { settings, corners, version });
     await changeOf(this.db, vehicle.id, async (manager) => {
       if (version === 0 && !(await manager.existsBy(CutEntity, { id: repairId })))
-        await manager.insert(CutEntity, { id: repairId, settings, version: 1 });
+        await manager.insert(CutEntity, { id: repairId, settings, corners, version: 1 });
       else
         await changeOnce(manager, {
           target: CutEntity,
           id: repairId,
           seen: version,
-          changes: { settings },
+          changes: { settings, corners },
           current: () => this.plan(caller, repairId),
         });
     });
@@ -109,17 +121,14 @@ export class CutService {
   }
 }
 
-/** How a restorer calls the edge that faces this way. */
-function edgeName(panel: Panel, [u, v]: Point): string {
-  if (Math.abs(v) >= Math.abs(u)) {
-    if (panel.view === 'floor' || panel.view === 'top')
-      return v > 0 ? 'upper edge on the drawing' : 'lower edge on the drawing';
-    return v > 0 ? 'upper edge' : 'lower edge';
-  }
-  if (['front', 'rear'].includes(panel.view) || panel.side === 'centre')
-    return u > 0 ? 'right-hand end' : 'left-hand end';
-  const front = (panel.view === 'right' || (panel.view === 'inner' && panel.side === 'right') ? u > 0 : u < 0)
-    ? 'front'
-    : 'rear';
-  return `${front} edge`;
-}
+/** A line that was found in place of one that was laid by hand and cannot be used any more. */
+const withdrawn = (found: CutLine, hand: Problem | CutLine | null): CutLine =>
+  hand instanceof Problem
+    ? {
+        ...found,
+        warnings: [
+          `The line that was laid by hand cannot be used any more: ${hand.message} This is the one that was found.`,
+          ...found.warnings,
+        ],
+      }
+    : found;

@@ -1,5 +1,5 @@
 import { calculate } from '@aspecta/contract/calc';
-import { cutLine, thinMetal } from '@aspecta/core/cut';
+import { cutLine, lineByHand, thinMetal } from '@aspecta/core/cut';
 import { planWelds } from '@aspecta/core/weld';
 import { outlineFrom } from '../body/outlineFiles.ts';
 import { cutCard, type CardContext } from '../cut/card.ts';
@@ -30,6 +30,7 @@ export const jobs = {
   }) => readingsFile(readings, format),
   inspectionFile,
   cutLine,
+  lineByHand,
   thinMetal,
   cutCard: ({ plan, context }: { plan: CutPlanView; context: CardContext }) => cutCard(plan, context),
   planWelds,

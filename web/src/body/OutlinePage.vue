@@ -22,7 +22,7 @@ import { useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
-import ZoneHandles from '../survey/ZoneHandles.vue';
+import CornerHandles from '../sheet/CornerHandles.vue';
 
 /* Another outline for a panel: drag its corners, read a drawing, or trace a picture; kept as the shop's own body plan. */
 const props = defineProps<{ id: string; panel: string }>();
@@ -100,7 +100,7 @@ async function save(): Promise<void> {
           <PhotoOverlay v-if="photo" :photo="photo" :vehicle="id" />
           <path :d="tracing && ring.length < 3 ? linePath(ring) : ringPath(ring)" class="ring" />
           <template #over="{ place, sheetAt }">
-            <ZoneHandles
+            <CornerHandles
               :ring="ring"
               :place="place"
               :sheet-at="sheetAt"

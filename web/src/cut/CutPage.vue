@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, reactive, ref, shallowRef, watch } from 'vue';
-import { Download } from 'lucide-vue-next';
-import { toNextCorner, type CutPlanView } from '@aspecta/contract/cut';
+import { computed, ref, watch } from 'vue';
+import { Download, Move } from 'lucide-vue-next';
+import type { CutPlanView } from '@aspecta/contract/cut';
 import type { ZoneView } from '@aspecta/contract/survey';
 import { JOINT_WORDS } from '@aspecta/contract/repair';
 import { panelOf } from '@aspecta/core/body';
+import type { Ring } from '@aspecta/core/geometry';
 import { pieceJoints } from '@aspecta/core/repair';
 import { DEFERENCE } from '@aspecta/core/safety';
 import { crumbsTo } from '../car/crumbs.ts';
@@ -12,26 +13,26 @@ import DecisionLine from '../car/DecisionLine.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import KitPress from '../kit/KitPress.vue';
-import KitTable from '../kit/KitTable.vue';
 import CautionList from '../shell/CautionList.vue';
-import { ApiProblem, get, put } from '../shell/api.ts';
+import { get } from '../shell/api.ts';
 import LengthField from '../shell/LengthField.vue';
 import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { percent, useUnits } from '../shell/units.ts';
-import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import CutSheet from './CutSheet.vue';
+import FoundAndOwn from './FoundAndOwn.vue';
+import LineTools from './LineTools.vue';
+import OffsetsTable from './OffsetsTable.vue';
+import { useCutPlan } from './useCutPlan.ts';
+import { useOwnLine } from './useOwnLine.ts';
 import WeighedLines from './WeighedLines.vue';
 
 const props = defineProps<{ id: string; repair: string }>();
 const session = useSession();
 const units = useUnits();
-const form = useForm();
-const plan = shallowRef<CutPlanView | null>(null);
-const settings = reactive({ margin: 20, maxCorners: 4, cornerRadius: 15, kerf: 1 });
+const { form, plan: stored, settings, corners, show, changed } = useCutPlan(props.repair);
 const picked = ref(0);
 const car = useVehicle(props.id);
 const load = useLoad(async (again) => {
@@ -42,7 +43,7 @@ const load = useLoad(async (again) => {
   ]);
   const zones = await get<ZoneView[]>(`/vehicles/${props.id}/panels/${repair.panel}/zones`);
   // Settings that could not be sent while the server was away are sent now.
-  if (cut.version === plan.value?.version) changed();
+  if (cut.version === stored.value?.version) changed();
   else show(cut);
   return {
     vehicle,
@@ -52,34 +53,23 @@ const load = useLoad(async (again) => {
     zones: zones.filter((zone) => repair.zoneIds.includes(zone.id)),
   };
 });
-function show(cut: CutPlanView): void {
-  plan.value = cut;
-  Object.assign(settings, cut.settings);
-  picked.value = Math.min(picked.value, Math.max(0, cut.corners.length - 1));
+const hand = useOwnLine(
+  stored,
+  () => ({ ...load.data.value!, unit: units.unit.value }),
+  (to) => (corners.value = to),
+);
+const inHand = computed(() => hand.corners.value !== null);
+/** What is shown: while the line is in the hand, as it comes out where it is held. */
+const plan = computed(() => hand.tried.value?.plan ?? stored.value);
+watch(plan, (now) => (picked.value = Math.min(picked.value, Math.max(0, (now?.corners.length ?? 1) - 1))));
+/** Another line of the list, or one that is drawn: from now on it is the person's. */
+function take(laid: Ring): void {
+  if (!inHand.value) hand.begin();
+  hand.take(laid);
 }
-let timer: ReturnType<typeof setTimeout> | undefined;
-watch(settings, changed);
-function changed(): void {
-  if (!plan.value || !session.canWork || JSON.stringify(settings) === JSON.stringify({ ...plan.value.settings }))
-    return;
-  clearTimeout(timer);
-  timer = setTimeout(() => void save(), 250);
-}
-async function save(): Promise<void> {
-  await form.submit(async () => {
-    try {
-      show(await put<CutPlanView>(`/repairs/${props.repair}/cut`, { ...settings, version: plan.value!.version }));
-    } catch (error) {
-      if (error instanceof ApiProblem && error.code === 'conflict') {
-        show(error.body.current as CutPlanView);
-        throw new Error(
-          'Somebody else has changed this line in the meantime; it is shown as it is now. Change it again if you still want to.',
-          { cause: error },
-        );
-      }
-      throw error;
-    }
-  });
+function findAgain(): void {
+  hand.end();
+  corners.value = null;
 }
 /** Edges of the panel that the piece takes in, beside the cut in the sheet. */
 const edges = computed(() =>
@@ -106,7 +96,13 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
       :next="{ text: 'Plan the tacks and stitches of this joint', to: `/vehicles/${id}/repairs/${repair}/weld` }"
     >
       <template #sheet>
-        <CutSheet v-model:picked="picked" :plan="plan" :panel="load.data.value.panel" :zones="load.data.value.zones" />
+        <CutSheet
+          v-model:picked="picked"
+          :plan="plan"
+          :panel="load.data.value.panel"
+          :zones="load.data.value.zones"
+          :hand="inHand ? hand : null"
+        />
       </template>
       <template #card>
         <div class="stack">
@@ -122,7 +118,20 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
             </p>
           </div>
           <KitNotice bad v-for="warning in plan.line.warnings" :key="warning">{{ units.said(warning) }}</KitNotice>
-          <WeighedLines :line="plan.line" />
+          <LineTools v-if="inHand" :line="hand" @found="findAgain" @done="hand.end()" />
+          <div v-else-if="session.canWork" class="row">
+            <KitButton @click="hand.begin()"><Move :size="18" />Move the line</KitButton>
+            <KitButton v-if="plan.own" plain @click="findAgain">Find the line again</KitButton>
+          </div>
+          <p v-if="plan.own && !inHand" class="small soft">This line was laid by hand.</p>
+          <FoundAndOwn
+            v-if="plan.own && plan.found"
+            :own="plan.line"
+            :found="plan.found"
+            :body="load.data.value.body"
+            :panel="load.data.value.panel"
+          />
+          <WeighedLines :line="plan.found ?? plan.line" :can-take="session.canWork" @take="take" />
           <DecisionLine :vehicle="id" :repair="load.data.value.repair" />
           <p v-if="plan.thin.length > 0" class="small">
             Hatched: by its readings more likely than not too thin to weld to. The line stays out of there where it can.
@@ -141,30 +150,8 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
           <KitNotice bad v-if="plan.onMap.doubtful > 0.02">
             {{ percent(plan.onMap.doubtful) }} of the line may run over metal too thin to weld to. Move it out.
           </KitNotice>
-          <KitTable class="offsets">
-            <caption class="visually-hidden">
-              Tape offsets of each corner
-            </caption>
-            <thead>
-              <tr>
-                <th>Corner</th>
-                <th class="num">{{ plan.datums[0].name }}</th>
-                <th class="num">{{ plan.datums[1].name }}</th>
-                <th class="num">To next</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(entry, i) in plan.corners" :key="i" :class="{ on: picked === i }" @click="picked = i">
-                <td>
-                  <KitPress class="link" :aria-pressed="picked === i">{{ i + 1 }}</KitPress>
-                </td>
-                <td class="num">{{ entry.offsets[0]!.text }}</td>
-                <td class="num">{{ entry.offsets[1]!.text }}</td>
-                <td class="num">{{ toNextCorner(plan, i) }}</td>
-              </tr>
-            </tbody>
-          </KitTable>
-          <p class="small soft">
+          <OffsetsTable v-if="!inHand" v-model:picked="picked" :plan="plan" />
+          <p v-if="!inHand" class="small soft">
             Square to a straight edge laid along each yellow line.
             <template v-if="plan.mirror"
               >On {{ plan.mirror }} the same figures hold from the mirrored edges: try the first side before you cut the
@@ -206,7 +193,9 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
           <p class="small soft" role="status">
             {{ form.busy.value ? 'Saving …' : plan.saved ? 'Saved.' : 'The usual settings of the shop.' }}
           </p>
-          <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+          <KitNotice bad v-if="form.general.value ?? form.errors['corners'] ?? form.errors['damage']">
+            {{ form.general.value ?? form.errors['corners'] ?? form.errors['damage'] }}
+          </KitNotice>
           <div>
             <p class="eyebrow">The patch at 1:1, and the card</p>
             <div class="row">
@@ -235,24 +224,6 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
   grid-template-columns: 1fr 1fr;
   gap: 0.6rem;
   align-items: end;
-}
-.offsets tr.on td {
-  background: var(--mark-soft);
-}
-.offsets th.num,
-.offsets td.num {
-  padding-left: 0.2rem;
-  padding-right: 0.2rem;
-}
-.link {
-  border: 0;
-  background: none;
-  min-width: 36px;
-  min-height: 36px;
-  cursor: pointer;
-  font-family: var(--mono);
-  color: var(--mark);
-  text-decoration: underline;
 }
 ul {
   padding-left: 1.1rem;

@@ -5,17 +5,28 @@ import type { ZoneView } from '@aspecta/contract/survey';
 import type { Panel } from '@aspecta/core/body';
 import { footOn } from '@aspecta/core/cut';
 import { boxOf, offset, type Point } from '@aspecta/core/geometry';
+import CornerHandles from '../sheet/CornerHandles.vue';
 import PanelSheet from '../sheet/PanelSheet.vue';
 import SheetView from '../sheet/SheetView.vue';
 import { ringPath } from '../sheet/pathData.ts';
+import type { OwnLine } from './useOwnLine.ts';
 
 /* The cut on its panel: damage, thin metal, rough and final line, and the tapes to the corner that is picked. */
-const props = defineProps<{ plan: CutPlanView; panel: Panel; zones: readonly ZoneView[] }>();
+const props = defineProps<{
+  plan: CutPlanView;
+  panel: Panel;
+  zones: readonly ZoneView[];
+  /** The line in the person's hand; null where it is only looked at. */
+  hand?: OwnLine | null;
+}>();
 const picked = defineModel<number>('picked', { required: true });
 /** The stretch of the sheet around the cut, so that the line fills the window; the whole panel where it is small. */
 const box = computed(() => {
-  const around = offset([[props.plan.line.outline]], 160).polygons.flat(2) as unknown as Point[];
-  const [whole, near] = [boxOf(props.panel.outline), boxOf(around)];
+  // While the line is in the hand the window stays: nothing moves but what is dragged.
+  const line = props.hand ? props.hand.first.value! : props.plan.line;
+  const around = offset([[line.outline]], props.hand ? 220 : 160).polygons.flat(2) as unknown as Point[];
+  const whole = boxOf([...props.panel.outline, ...(props.hand ? line.laid : [])]);
+  const near = boxOf(around);
   return {
     minU: Math.max(whole.minU, near.minU),
     minV: Math.max(whole.minV, near.minV),
@@ -23,7 +34,7 @@ const box = computed(() => {
     maxV: Math.min(whole.maxV, near.maxV),
   };
 });
-const corner = computed(() => props.plan.corners[picked.value] ?? null);
+const corner = computed(() => (props.hand ? null : (props.plan.corners[picked.value] ?? null)));
 const feet = computed(() =>
   corner.value ? props.plan.datums.map((datum) => footOn(datum, corner.value!.corner)) : [],
 );
@@ -43,9 +54,11 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
     <PanelSheet :panel="panel" />
     <path v-for="(ring, i) in plan.thin" :key="i" :d="ringPath(ring)" class="too-thin" />
     <path v-for="zone in zones" :key="zone.id" :d="ringPath(zone.ring)" class="damage" />
+    <path v-if="plan.own && plan.found" :d="ringPath(plan.found.outline)" class="found" />
     <path :d="ringPath(plan.line.rough)" class="rough" />
-    <path :d="ringPath(plan.line.outline)" class="final" />
-    <template #over="{ place }">
+    <path :d="ringPath(plan.line.outline)" class="final" :class="{ refused: hand?.tried.value?.refused }" />
+    <path v-if="hand" :d="ringPath(hand.corners.value!)" class="laid" />
+    <template #over="{ place, sheetAt }">
       <g v-for="datum in plan.datums" :key="datum.name" class="datum"
         ><line :x1="place(datum.a)[0]" :y1="place(datum.a)[1]" :x2="place(datum.b)[0]" :y2="place(datum.b)[1]" /><circle
           v-for="(end, k) in [datum.a, datum.b]"
@@ -69,8 +82,21 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
           ><rect x="-44" y="-13" width="88" height="26" rx="4" /><text>{{ corner!.offsets[i]!.text }}</text></g
         >
       </template>
+      <CornerHandles
+        v-if="hand"
+        :ring="hand.corners.value!"
+        :place="place"
+        :sheet-at="sheetAt"
+        :picked="hand.picked.value"
+        closed
+        @pick="hand.pick"
+        @begin="hand.hold()"
+        @move="hand.move"
+        @finish="hand.done()"
+        @add="hand.add"
+      />
       <g
-        v-for="(entry, i) in plan.corners"
+        v-for="(entry, i) in hand ? [] : plan.corners"
         :key="i"
         class="corner"
         :class="{ on: picked === i }"
@@ -115,6 +141,21 @@ path {
   fill-opacity: 0.08;
   stroke: var(--mark);
   stroke-width: 3;
+}
+.found {
+  fill: none;
+  stroke: var(--ink-soft);
+  stroke-width: 1.6;
+  stroke-dasharray: 2 4;
+}
+.laid {
+  fill: none;
+  stroke: var(--mark);
+  stroke-width: 1;
+  stroke-dasharray: 3 3;
+}
+.final.refused {
+  stroke-opacity: 0.3;
 }
 .tape {
   stroke: #b58a00;

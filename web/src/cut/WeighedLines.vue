@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { CutLine } from '@aspecta/core/cut';
+import type { Ring } from '@aspecta/core/geometry';
+import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitTable from '../kit/KitTable.vue';
 import { useUnits } from '../shell/units.ts';
 
 /* Why the line runs where it does, and what the other lines that were weighed would cost. */
-const props = defineProps<{ line: CutLine }>();
+const props = defineProps<{ line: CutLine; canTake: boolean }>();
+const emit = defineEmits<{ take: [corners: Ring] }>();
 const units = useUnits();
 const whys = computed(() => [...new Set(props.line.runs.map((run) => run.why))]);
 const more = (cost: number) => `${Math.round((cost / props.line.cost - 1) * 100)} %`;
@@ -25,6 +28,7 @@ const more = (cost: number) => `${Math.round((cost / props.line.cost - 1) * 100)
           <th>Other lines</th>
           <th class="num">cut</th>
           <th class="num">cost</th>
+          <th v-if="canTake"><span class="visually-hidden">Take it</span></th>
         </tr>
       </thead>
       <tbody>
@@ -37,6 +41,11 @@ const more = (cost: number) => `${Math.round((cost / props.line.cost - 1) * 100)
                 ? `${more(other.cost)} more`
                 : `${more(other.cost)}, but more metal or harder to mark`
             }}
+          </td>
+          <td v-if="canTake">
+            <KitButton small :aria-label="`Take the line: ${other.name}`" @click="emit('take', other.laid)"
+              >Take</KitButton
+            >
           </td>
         </tr>
       </tbody>

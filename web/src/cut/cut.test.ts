@@ -2,8 +2,8 @@ import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { cutDefaults, toNextCorner, type CutPlanView, type CutSettings } from '@aspecta/contract/cut';
 import { bodyPlan, panelOf } from '@aspecta/core/body';
-import { chooseDatums, cutLine, cutOffsets, cutPanelOf } from '@aspecta/core/cut';
-import type { Point } from '@aspecta/core/geometry';
+import { cutLine, cutOffsets, cutPanelOf, lineByHand, tapesFor } from '@aspecta/core/cut';
+import { toRing, type Point } from '@aspecta/core/geometry';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import { repairView } from '../testing/repairView.ts';
 import { useConnection } from '../shell/connection.ts';
@@ -25,7 +25,6 @@ function planned(settings: CutSettings, over: Partial<CutPlanView> = {}): CutPla
     margin: settings.margin,
     house: settings,
   });
-  const datums = chooseDatums(panel.outline, () => 'front edge', line.corners);
   return {
     repairId: 'r',
     panel: panel.id,
@@ -35,8 +34,9 @@ function planned(settings: CutSettings, over: Partial<CutPlanView> = {}): CutPla
     saved: false,
     version: 0,
     line,
-    datums,
-    ...cutOffsets({ line: line.corners, datums, unit: 'mm' }),
+    own: false,
+    found: null,
+    ...tapesFor({ panel, line, unit: 'mm' }),
     mirror: 'Front floor, right',
     thin: [],
     onMap: { unmeasured: 0, doubtful: 0 },
@@ -186,5 +186,141 @@ describe('the cut', () => {
     const page = await open();
     expect(page.findAll('table.offsets tbody tr')[0]!.text()).toContain(inches.corners[0]!.offsets[0]!.text);
     expect(page.get('.figure').text()).toMatch(/"$|in$/);
+  });
+
+  describe('in the person’s hand', () => {
+    const corners: [number, number][] = [
+      [160, 90],
+      [350, 90],
+      [350, 230],
+      [160, 230],
+    ];
+    const byHand = (laid: [number, number][], over: Partial<CutPlanView> = {}): CutPlanView => {
+      const found = planned(cutDefaults);
+      const line = lineByHand({
+        panel: cutPanelOf(bodyPlan('saloon'), panel),
+        damage: [damage],
+        margin: 20,
+        house: cutDefaults,
+        corners: laid,
+      });
+      const tapes = tapesFor({ panel, line, unit: 'mm' });
+      return { ...found, line, own: true, found: found.line, saved: true, version: 3, ...tapes, ...over };
+    };
+    const sent = () => server.to('PUT /repairs/r/cut').map((body) => body['corners'] as [number, number][] | null);
+    const take = async () => {
+      server
+        .on('GET /repairs/r/cut', byHand(corners))
+        .on('PUT /repairs/r/cut', (body) =>
+          body['corners']
+            ? byHand(body['corners'] as [number, number][], { version: Number(body['version']) + 1 })
+            : planned(cutDefaults, { saved: true, version: Number(body['version']) + 1 }),
+        );
+      const page = await open();
+      await button(page, 'Move the line').trigger('click');
+      return page;
+    };
+
+    it('stands beside the one that was found, in the same figures', async () => {
+      server.on('GET /repairs/r/cut', byHand(corners));
+      const page = await open();
+      expect(page.text()).toContain('This line was laid by hand.');
+      const [first] = page.findAll('table.both tbody tr').map((row) => row.findAll('td').map((cell) => cell.text()));
+      const cut = [byHand(corners).line, planned(cutDefaults).line].map(
+        ({ cutLength }) => `${Math.round(cutLength)} mm`,
+      );
+      expect(first).toEqual(cut);
+      expect(page.find('path.found').exists()).toBe(true);
+    });
+
+    it('moves by the arrow keys, and all figures follow before anything is sent', async () => {
+      const page = await take();
+      const before = page.get('.figure').text();
+      const first = page.get('[aria-label^="Corner 1:"]');
+      await first.trigger('keydown', { key: 'ArrowLeft', shiftKey: true });
+      expect(page.get('.figure').text()).not.toBe(before);
+      expect(sent()).toEqual([]);
+      await settle();
+      expect(sent()).toEqual([[[150, 90], ...corners.slice(1)]]);
+    });
+
+    it('takes the two figures of a tape for a corner, and refuses what is no length', async () => {
+      const page = await take();
+      const { datums, line } = byHand(corners);
+      const [at] = cutOffsets({ line: [line.laid[0]!], datums, unit: 'mm' }).corners;
+      const [first, second] = datums.map(({ name }) => field(page, `From the ${name}`));
+      expect([first!, second!].map(({ element }) => (element as HTMLInputElement).value)).toEqual(
+        at!.offsets.map(({ text }) => text),
+      );
+      await first!.setValue('a hand');
+      await page.findAll('form.figures')[0]!.trigger('submit');
+      expect(page.text()).toContain('Write both figures as lengths');
+      await first!.setValue(`${at!.offsets[0]!.mm + 10} mm`);
+      await page.findAll('form.figures')[0]!.trigger('submit');
+      await settle();
+      const [[moved]] = sent() as [[[number, number]]];
+      expect(Math.hypot(moved[0] - 160, moved[1] - 90)).toBeCloseTo(10, 0);
+    });
+
+    it('lays a run along the edge, or says that none runs beside it', async () => {
+      const page = await take();
+      await field(page, /along the edge at/).setValue('60');
+      await page.findAll('form.figures')[1]!.trigger('submit');
+      await settle();
+      const [laid] = sent();
+      expect(laid!.slice(0, 2).every(([u, v]) => Math.abs(toRing([u, v], panel.outline) - 60) < 1)).toBe(true);
+      await field(page, /along the edge at/).setValue('-3');
+      await page.findAll('form.figures')[1]!.trigger('submit');
+      expect(page.text()).toContain('Write how far from the edge');
+      await field(page, /along the edge at/).setValue('5000');
+      await page.findAll('form.figures')[1]!.trigger('submit');
+      expect(page.text()).toContain('At most 1000 mm');
+    });
+
+    it('gains and loses corners, and every step can be taken back', async () => {
+      const page = await take();
+      await page.get('[aria-label="Add a corner on side 1"]').trigger('pointerdown');
+      await settle();
+      expect(sent().at(-1)).toHaveLength(5);
+      await button(page, /^Take corner 2 away/).trigger('click');
+      await page.get('[aria-label="Undo"]').trigger('click');
+      await page.get('[aria-label="Undo"]').trigger('click');
+      await settle();
+      expect(sent().at(-1)).toEqual(corners);
+      await page.get('[aria-label="Redo"]').trigger('click');
+      await settle();
+      expect(sent().at(-1)).toHaveLength(5);
+    });
+
+    it('is not sent where it crosses itself, and says so at once', async () => {
+      const page = await take();
+      const third = page.get('[aria-label^="Corner 3:"]');
+      for (let i = 0; i < 25; i++) await third.trigger('keydown', { key: 'ArrowDown', shiftKey: true });
+      await settle();
+      expect(page.text()).toContain('The line crosses itself');
+      const last = sent().at(-1)!;
+      expect(last[2]![1]).toBeGreaterThan(90);
+      await page.get('[aria-label="Undo"]').trigger('click');
+      expect(page.get('.tools').text()).not.toContain('crosses');
+    });
+
+    it('is given back to be found', async () => {
+      const page = await take();
+      await button(page, 'Find the line again').trigger('click');
+      await settle();
+      expect(sent()).toEqual([null]);
+      expect(page.text()).not.toContain('This line was laid by hand.');
+    });
+
+    it('takes another line of the list', async () => {
+      const page = await open();
+      server.on('PUT /repairs/r/cut', (body) => byHand(body['corners'] as [number, number][]));
+      const other = planned(cutDefaults).line.alternatives[0]!;
+      await page.get(`[aria-label="Take the line: ${other.name}"]`).trigger('click');
+      await settle();
+      expect(sent()[0]!.map(([u, v]) => [Math.round(u), Math.round(v)])).toEqual(
+        other.laid.map(([u, v]) => [Math.round(u), Math.round(v)]),
+      );
+    });
   });
 });

@@ -11,7 +11,7 @@ import PhotoOverlay from '../photo/PhotoOverlay.vue';
 import MapLayer from './MapLayer.vue';
 import { coatingLook, metalLook } from './paintMap.ts';
 import { dotPaths } from './surveyScene.ts';
-import ZoneHandles from './ZoneHandles.vue';
+import CornerHandles from '../sheet/CornerHandles.vue';
 import { useUnits } from '../shell/units.ts';
 
 /* One panel at true size: readings, map, zones, finds, advice, and a picture laid over it. */
@@ -163,7 +163,7 @@ const at = (place: (p: Point) => [number, number], p: Point) => `translate(${pla
         ><path d="M-13 0h9M4 0h9M0 -13v9M0 4v9" /><text x="8" y="-8">{{ i + 1 }}</text></g
       >
       <circle v-if="picked" class="picked" :cx="place(picked)[0]" :cy="place(picked)[1]" r="11" />
-      <ZoneHandles
+      <CornerHandles
         v-if="draft.length > 0 && pen.length === 0"
         :ring="draft"
         :place="place"

@@ -10,7 +10,7 @@ import { useSession } from '../shell/session.ts';
 import ConflictDialog from './ConflictDialog.vue';
 import ReadingEntry from './ReadingEntry.vue';
 import ZoneForm from './ZoneForm.vue';
-import ZoneHandles from './ZoneHandles.vue';
+import CornerHandles from '../sheet/CornerHandles.vue';
 
 const layers: Layer[] = [
   { id: 'outer', name: 'Outer sill', thickness: 1.2, material: 'steel' },
@@ -175,7 +175,7 @@ describe('a zone', () => {
       [100, 0],
       [100, 100],
     ];
-    const wrapper = mount(ZoneHandles, {
+    const wrapper = mount(CornerHandles, {
       props: {
         ring,
         closed: true,

@@ -2,17 +2,20 @@
 import type { Point } from '@aspecta/core/geometry';
 import { along } from '@aspecta/core/geometry';
 
-/* Corners of a zone to drag; a tap on the middle of a side adds one. In px. */
+/* Corners of a zone or a line to drag; a tap on the middle of a side adds one. In px. */
 const props = defineProps<{
   ring: readonly Point[];
   place: (p: Point) => [number, number];
   sheetAt: (x: number, y: number) => Point;
   closed: boolean;
+  /** The one that is worked on. */
+  picked?: number | undefined;
 }>();
 const emit = defineEmits<{
   move: [index: number, to: Point];
   add: [index: number, at: Point];
   begin: [];
+  pick: [index: number];
   finish: [];
   close: [];
 }>();
@@ -24,6 +27,7 @@ function down(index: number, event: PointerEvent): void {
     return;
   }
   dragging = index;
+  emit('pick', index);
   (event.target as Element).setPointerCapture(event.pointerId);
   emit('begin');
 }
@@ -70,16 +74,18 @@ const sides = () =>
       v-for="(p, i) in ring"
       :key="`c${i}`"
       class="corner"
+      :class="{ picked: picked === i }"
       tabindex="0"
       role="button"
       :aria-label="
         closed ? `Corner ${i + 1}: move with the arrow keys` : i === 0 ? 'Close the zone' : `Corner ${i + 1}`
       "
       @pointerdown.stop="down(i, $event)"
+      @focus="closed && emit('pick', i)"
       @keydown="nudge(i, $event)"
       @keydown.enter.stop="!closed && i === 0 && emit('close')"
     >
-      <circle class="target" :cx="place(p)[0]" :cy="place(p)[1]" r="18" />
+      <circle class="target" :cx="place(p)[0]" :cy="place(p)[1]" r="22" />
       <circle class="dot" :cx="place(p)[0]" :cy="place(p)[1]" r="7" />
     </g>
   </g>
@@ -102,6 +108,7 @@ const sides = () =>
   opacity: 0.35;
   cursor: copy;
 }
+.corner.picked .dot,
 .corner:focus-visible .dot {
   fill: var(--mark);
 }

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { BodyPlan, Panel } from '@aspecta/core/body';
+import type { CutLine } from '@aspecta/core/cut';
+import { jointWork, lineWork, meanHours, pieceJoints } from '@aspecta/core/repair';
+import KitTable from '../kit/KitTable.vue';
+import { hours, useUnits } from '../shell/units.ts';
+
+/* The line that was laid by hand beside the one that would be found: what it takes, in the same figures. */
+const props = defineProps<{ own: CutLine; found: CutLine; body: BodyPlan; panel: Panel }>();
+const units = useUnits();
+const columns = computed(() =>
+  [props.own, props.found].map((line) => {
+    const edges = pieceJoints(props.body, props.panel, line.outline).filter(({ kind }) => kind !== 'cut');
+    const { visible } = props.panel;
+    return {
+      cut: units.length(line.cutLength),
+      edge: units.length(line.edgeLength),
+      area: units.area(line.area),
+      fasteners: String(edges.reduce((sum, joint) => sum + joint.fasteners, 0)),
+      hours: hours(meanHours([...lineWork(line.cutLength, { visible }), ...jointWork(edges, { visible, made: true })])),
+    };
+  }),
+);
+const ROWS = [
+  ['cut', 'To cut and weld'],
+  ['edge', 'Own edge, made again'],
+  ['fasteners', 'Fasteners to open'],
+  ['area', 'Size of the piece'],
+  ['hours', 'Cutting, joints, dressing'],
+] as const;
+</script>
+
+<template>
+  <KitTable class="small both">
+    <caption class="visually-hidden">
+      Your line and the one that was found
+    </caption>
+    <thead>
+      <tr>
+        <th></th>
+        <th scope="col" class="num">Yours</th>
+        <th scope="col" class="num">Found</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="[key, label] in ROWS" :key="key">
+        <th scope="row">{{ label }}</th>
+        <td v-for="(column, i) in columns" :key="i" class="num">{{ column[key] }}</td>
+      </tr>
+    </tbody>
+  </KitTable>
+</template>

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { Redo2, Undo2 } from 'lucide-vue-next';
+import { cutOffsets, FARTHEST_BESIDE } from '@aspecta/core/cut';
+import KitButton from '../kit/KitButton.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import { useUnits } from '../shell/units.ts';
+import type { OwnLine } from './useOwnLine.ts';
+
+/* The line in the person's hand: the picked corner by its two tape figures, the run after it along an edge, and every step back. */
+const props = defineProps<{ line: OwnLine }>();
+const emit = defineEmits<{ found: []; done: [] }>();
+const units = useUnits();
+const { corners, picked, tried, refusal, canUndo, canRedo } = props.line;
+const corner = computed(() => corners.value?.[picked.value] ?? null);
+const datums = computed(() => tried.value?.plan.datums ?? null);
+/** The two figures of the picked corner as they are typed. */
+const figures = ref<[string, string]>(['', '']);
+const wrong = ref<string | null>(null);
+watch(
+  [corner, datums],
+  () => {
+    if (!corner.value || !datums.value) return;
+    const [at] = cutOffsets({ line: [corner.value], datums: datums.value, unit: units.unit.value }).corners;
+    figures.value = [at!.offsets[0]!.text, at!.offsets[1]!.text];
+    wrong.value = null;
+  },
+  { immediate: true },
+);
+function place(): void {
+  const [first, second] = figures.value.map(units.read);
+  wrong.value =
+    first === null || second === null
+      ? `Write both figures as lengths, in ${units.word.value} or with their unit.`
+      : null;
+  if (wrong.value === null) props.line.place([first!, second!]);
+}
+const distance = ref(units.typed(units.unit.value === 'in' ? 50.8 : 50));
+const wrongDistance = ref<string | null>(null);
+function beside(): void {
+  const mm = units.read(distance.value);
+  wrongDistance.value =
+    mm === null || mm <= 0
+      ? `Write how far from the edge, in ${units.word.value} or with its unit.`
+      : mm > FARTHEST_BESIDE
+        ? `At most ${units.length(FARTHEST_BESIDE)}: farther in, no edge is followed.`
+        : null;
+  if (wrongDistance.value === null) props.line.beside(mm!);
+}
+const next = computed(() => ((picked.value + 1) % (corners.value?.length ?? 1)) + 1);
+</script>
+
+<template>
+  <section class="tile tools" aria-label="The line in your hand">
+    <div class="row spread">
+      <p class="eyebrow">Corner {{ picked + 1 }} of {{ corners?.length }}</p>
+      <div class="row">
+        <KitButton small aria-label="Undo" :disabled="!canUndo" @click="line.undo()"><Undo2 :size="18" /></KitButton>
+        <KitButton small aria-label="Redo" :disabled="!canRedo" @click="line.redo()"><Redo2 :size="18" /></KitButton>
+      </div>
+    </div>
+    <p class="small soft">
+      Drag a corner, tap the middle of a run for a new one, or take the figures of your tape. A corner beyond the edge
+      takes the piece out to the edge.
+    </p>
+    <KitNotice v-if="tried?.refused ?? refusal" bad>{{ units.said((tried?.refused ?? refusal)!) }}</KitNotice>
+    <form v-if="datums" class="figures" @submit.prevent="place">
+      <KitField v-for="(datum, k) in datums" :key="datum.name" v-slot="{ bind }" :label="`From the ${datum.name}`">
+        <KitInput mono v-bind="bind" v-model="figures[k]!" autocomplete="off" />
+      </KitField>
+      <KitButton submit small>Set corner {{ picked + 1 }}</KitButton>
+    </form>
+    <p v-if="wrong" class="alarm small" role="alert">{{ wrong }}</p>
+    <form class="figures" @submit.prevent="beside">
+      <KitField v-slot="{ bind }" :label="`Run ${picked + 1} to ${next}, along the edge at`" :error="wrongDistance">
+        <KitInput mono v-bind="bind" v-model="distance" autocomplete="off" />
+      </KitField>
+      <KitButton submit small>Lay it there</KitButton>
+      <KitButton small @click="line.beside(0)">Out to the edge</KitButton>
+    </form>
+    <div class="row">
+      <KitButton small :disabled="(corners?.length ?? 0) <= 3" @click="line.drop()"
+        >Take corner {{ picked + 1 }} away</KitButton
+      >
+      <KitButton small plain @click="emit('found')">Find the line again</KitButton>
+      <KitButton small main @click="emit('done')">Done</KitButton>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.tools {
+  display: grid;
+  gap: 0.6rem;
+}
+.tools p {
+  margin: 0;
+}
+.figures {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(8.5rem, 1fr));
+  gap: 0.5rem;
+  align-items: end;
+}
+</style>
