@@ -8,7 +8,7 @@ import { boxOf, offset, type Point } from '@aspecta/core/geometry';
 import CornerHandles from '../sheet/CornerHandles.vue';
 import PanelSheet from '../sheet/PanelSheet.vue';
 import SheetView from '../sheet/SheetView.vue';
-import { ringPath } from '../sheet/pathData.ts';
+import { linePath, ringPath } from '../sheet/pathData.ts';
 import type { OwnLine } from './useOwnLine.ts';
 
 /* The cut on its panel: damage, thin metal, rough and final line, and the tapes to the corner that is picked. */
@@ -34,6 +34,12 @@ const box = computed(() => {
     maxV: Math.min(whole.maxV, near.maxV),
   };
 });
+/** The run after the picked corner, which the tools speak of. */
+const pickedRun = computed(() => {
+  const ring = props.hand?.corners.value ?? [];
+  const at = props.hand?.picked.value ?? 0;
+  return ring.length === 0 ? [] : [ring[at % ring.length]!, ring[(at + 1) % ring.length]!];
+});
 const corner = computed(() => (props.hand ? null : (props.plan.corners[picked.value] ?? null)));
 const feet = computed(() =>
   corner.value ? props.plan.datums.map((datum) => footOn(datum, corner.value!.corner)) : [],
@@ -57,7 +63,10 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
     <path v-if="plan.own && plan.found" :d="ringPath(plan.found.outline)" class="found" />
     <path :d="ringPath(plan.line.rough)" class="rough" />
     <path :d="ringPath(plan.line.outline)" class="final" :class="{ refused: hand?.tried.value?.refused }" />
-    <path v-if="hand" :d="ringPath(hand.corners.value!)" class="laid" />
+    <template v-if="hand">
+      <path :d="ringPath(hand.corners.value!)" class="laid" />
+      <path :d="linePath(pickedRun)" class="laid picked" />
+    </template>
     <template #over="{ place, sheetAt }">
       <g v-for="datum in plan.datums" :key="datum.name" class="datum"
         ><line :x1="place(datum.a)[0]" :y1="place(datum.a)[1]" :x2="place(datum.b)[0]" :y2="place(datum.b)[1]" /><circle
@@ -89,6 +98,7 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
         :sheet-at="sheetAt"
         :picked="hand.picked.value"
         closed
+        numbered
         @pick="hand.pick"
         @begin="hand.hold()"
         @move="hand.move"
@@ -153,6 +163,11 @@ path {
   stroke: var(--mark);
   stroke-width: 1;
   stroke-dasharray: 3 3;
+}
+.laid.picked {
+  stroke-width: 5;
+  stroke-opacity: 0.45;
+  stroke-dasharray: none;
 }
 .final.refused {
   stroke-opacity: 0.3;

@@ -70,10 +70,10 @@ const next = computed(() => ((picked.value + 1) % (corners.value?.length ?? 1)) 
       <KitField v-for="(datum, k) in datums" :key="datum.name" v-slot="{ bind }" :label="`From the ${datum.name}`">
         <KitInput mono v-bind="bind" v-model="figures[k]!" autocomplete="off" />
       </KitField>
-      <KitButton submit small>Set corner {{ picked + 1 }}</KitButton>
+      <KitButton submit small class="wide">Set corner {{ picked + 1 }}</KitButton>
     </form>
     <p v-if="wrong" class="alarm small" role="alert">{{ wrong }}</p>
-    <form class="figures" @submit.prevent="beside">
+    <form class="figures beside" @submit.prevent="beside">
       <KitField v-slot="{ bind }" :label="`Run ${picked + 1} to ${next}, along the edge at`" :error="wrongDistance">
         <KitInput mono v-bind="bind" v-model="distance" autocomplete="off" />
       </KitField>
@@ -103,5 +103,9 @@ const next = computed(() => ((picked.value + 1) % (corners.value?.length ?? 1)) 
   grid-template-columns: repeat(auto-fit, minmax(8.5rem, 1fr));
   gap: 0.5rem;
   align-items: end;
+}
+.wide,
+.beside > :first-child {
+  grid-column: 1 / -1;
 }
 </style>

@@ -24,6 +24,7 @@ import { NTable } from 'naive-ui';
   letter-spacing: 0;
   text-transform: none;
   color: inherit;
+  border-bottom-color: var(--line);
 }
 .plain.n-table td {
   vertical-align: top;

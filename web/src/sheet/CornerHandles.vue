@@ -10,6 +10,8 @@ const props = defineProps<{
   closed: boolean;
   /** The one that is worked on. */
   picked?: number | undefined;
+  /** Their numbers are written on them. */
+  numbered?: boolean;
 }>();
 const emit = defineEmits<{
   move: [index: number, to: Point];
@@ -86,7 +88,8 @@ const sides = () =>
       @keydown.enter.stop="!closed && i === 0 && emit('close')"
     >
       <circle class="target" :cx="place(p)[0]" :cy="place(p)[1]" r="22" />
-      <circle class="dot" :cx="place(p)[0]" :cy="place(p)[1]" r="7" />
+      <circle class="dot" :cx="place(p)[0]" :cy="place(p)[1]" :r="numbered ? 11 : 7" />
+      <text v-if="numbered" :x="place(p)[0]" :y="place(p)[1]">{{ i + 1 }}</text>
     </g>
   </g>
 </template>
@@ -102,6 +105,16 @@ const sides = () =>
   fill: var(--card);
   stroke: var(--mark);
   stroke-width: 3;
+}
+.corner text {
+  font: 600 12px var(--mono);
+  text-anchor: middle;
+  dominant-baseline: central;
+  fill: var(--ink);
+  pointer-events: none;
+}
+.corner.picked text {
+  fill: var(--mark-ink);
 }
 .side {
   fill: var(--mark);
