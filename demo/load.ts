@@ -1,5 +1,6 @@
 import { existsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { schoolDefaults } from '@aspecta/core/repair';
 import type { Climate, Goal, Past } from '@aspecta/contract/garage';
 import type { Role, Unit } from '@aspecta/contract/shop';
 import { AccountService } from '@aspecta/server/account/service';
@@ -50,6 +51,7 @@ async function people(house: Workshop): Promise<Caller> {
     ...rules,
     unit: unit as Unit,
     overlay: false,
+    schools: schoolDefaults,
     temperature: 18,
     coatingUnit: 'um',
     heatUnit: 'C',

@@ -1,4 +1,4 @@
-import type { Fastener, PieceJoint } from '@aspecta/core/repair';
+import type { ClosedJoint, Closing, Fastener } from '@aspecta/core/repair';
 import type { Ring } from '@aspecta/core/geometry';
 
 /** What the joints are called; every word that a person reads for them stands here. */
@@ -32,6 +32,42 @@ export interface FastenerView extends Fastener {
   state: FastenerState;
   by: string | null;
 }
+/** In which ways a joint is closed; every word that a person reads for them stands here. */
+export const CLOSING_WORDS: Readonly<Record<Closing, string>> = {
+  butt: 'Butt weld',
+  lap: 'Lap',
+  joggle: 'Joggled lap',
+  plug: 'Plug welds',
+  spot: 'Spot welds',
+  braze: 'Brazed',
+  hem: 'Hem folded over',
+  bolt: 'Bolts',
+  rivet: 'Rivets',
+  make: 'Made again',
+};
+
+/** A joint as it is shown: how it is closed, in which other ways it could be, and what to look out for. */
+export interface JointView extends ClosedJoint {
+  /** Its place: a choice is told by it. */
+  at: [number, number];
+  ways: Closing[];
+  notes: string[];
+  /** Mean hours to open and close it. */
+  hours: number;
+}
+
+/** How a person wants the stretch that passes a place to be closed; null for as the house does it. */
+export interface ClosingChange {
+  at: [number, number];
+  kind: string;
+  closing: Closing | null;
+  /** mm; null for as built, or as the house does it. */
+  pitch: number | null;
+  /** Fasteners that were counted there; null for as reckoned from the pitch. */
+  found: number | null;
+  version: number;
+}
+
 /** The joints of a repair with all of their fasteners in place. */
 export interface JointsView {
   repairId: string;
@@ -40,9 +76,11 @@ export interface JointsView {
   /** The piece, mm; the whole panel where it is replaced whole. */
   piece: Ring;
   whole: boolean;
-  joints: PieceJoint[];
+  joints: JointView[];
+  /** Of the choices; 0 where nothing was chosen. */
+  version: number;
   fasteners: FastenerView[];
-  /** Mean hours to open and close the joints: cutting and welding in the sheet is not among them. */
+  /** Mean hours to open and close the joints, what is cut and welded in the sheet among them. */
   hours: number;
   work: { name: string; count: number; unit: string; hours: number }[];
 }

@@ -1,3 +1,4 @@
+import type { Schools } from '@aspecta/core/repair';
 import type { PersonUnits } from '@aspecta/core/units';
 
 export type Role = 'owner' | 'worker' | 'viewer' | 'customer';
@@ -28,6 +29,8 @@ export interface Shop {
   rates: { hour: number; sheetDm2: number; weldMetre: number; coatDm2: number };
   /** Whether laying a new sheet over treated sound metal is weighed as an option. */
   overlay: boolean;
+  /** How joints are closed of which nobody has said anything else. */
+  schools: Schools;
   /** °C in the workshop as a rule: what welds cool down to, and what coats dry at. */
   temperature: number;
   /** In what coatings are read. */

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { schoolDefaults } from '@aspecta/core/repair';
 import type { Role, SetUp, Shop } from './index.ts';
 
 /* What may come in, by field. */
@@ -48,6 +49,11 @@ export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
     coatDm2: money.required(),
   }).required(),
   overlay: Joi.boolean().required(),
+  schools: Joi.object({
+    seen: Joi.valid('butt', 'lap', 'joggle').required(),
+    hidden: Joi.valid('butt', 'lap', 'joggle').required(),
+    flange: Joi.valid('plug', 'spot').required(),
+  }).default(schoolDefaults),
   temperature: Joi.number().min(-20).max(45).required(),
   coatingUnit: Joi.valid('um', 'mil').default('um'),
   heatUnit: Joi.valid('C', 'F').default('C'),

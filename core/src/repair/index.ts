@@ -1,6 +1,19 @@
+export { closedWork } from './closedWork.ts';
 export { joints, type EdgeInput, type Joints, type JointsInput } from './joints.ts';
 export { fastenersOf, type Fastener } from './fasteners.ts';
-export { jointWork, meanHours, type Element, type JointFacts } from './jointWork.ts';
+export { CLOSINGS, meanHours, together, type Closing, type Element, type JointFacts } from './joint.ts';
+export { jointWork } from './jointWork.ts';
+export {
+  closedJoints,
+  closingNotes,
+  closingsOf,
+  LAP_PITCH,
+  placeOf,
+  schoolDefaults,
+  type ClosedJoint,
+  type JointChoice,
+  type Schools,
+} from './closings.ts';
 export { lineWork } from './lineWork.ts';
 export { panelJoints, pieceJoints, spotsOf, type PieceJoint } from './ofPanel.ts';
 export { PACES, type Minutes } from './paces.ts';

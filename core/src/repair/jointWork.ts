@@ -1,27 +1,6 @@
-import { ROUGHLY } from './lineWork.ts';
-import { PACES, type Minutes } from './paces.ts';
-
-/** One kind of work in an option: how much of it, and how long a piece of it takes. */
-export interface Element {
-  name: string;
-  count: number;
-  unit: string;
-  /** Minutes for one unit: least, usual, most. */
-  minutes: Minutes;
-  /** Rule of thumb behind the minutes. */
-  rule: string;
-}
-
-/** What is known of a joint: which it is, how long, and how it is fastened. Lengths mm. */
-export interface JointFacts {
-  kind: string;
-  length: number;
-  fasteners: number;
-  /** Sheets that are joined there, this one among them. */
-  sheets?: number | undefined;
-  /** Its fasteners have to be found first. */
-  hidden?: boolean | undefined;
-}
+import { together, type Closing, type Element, type JointFacts } from './joint.ts';
+import { lineWork } from './lineWork.ts';
+import { PACES, ROUGHLY, type Minutes } from './paces.ts';
 
 /** mm between the small welds that hold a hem: three to five on the side of a door (T-36). */
 const HEM_WELDS = 180;
@@ -32,6 +11,13 @@ const fastenersOf = (joints: readonly JointFacts[]) => joints.reduce((sum, { fas
 /** Held by spot welds: a flange, or a lip or gutter that is spotted to the sheet behind it as well. */
 export const isSpotted = ({ kind, fasteners }: JointFacts): boolean =>
   kind === 'spot' || ((kind === 'lip' || kind === 'drip') && fasteners > 0);
+
+/** How a joint is closed: as is said, else as it was built, welded spots by plugs. */
+const closingOf = (joint: JointFacts): Closing =>
+  joint.closing ?? (isSpotted(joint) ? 'plug' : ((AS_BUILT[joint.kind] ?? 'make') as Closing));
+const AS_BUILT: Readonly<Record<string, Closing>> = { braze: 'braze', hem: 'hem', bolt: 'bolt', rivet: 'rivet' };
+const weldsOf = (joints: readonly JointFacts[]) =>
+  joints.reduce((sum, { welds, fasteners }) => sum + (welds ?? fasteners), 0);
 
 /**
  * What has to be done at these joints: opened, cleaned, closed again, and where the piece is made by
@@ -46,13 +32,17 @@ export function jointWork(
   joints: readonly JointFacts[],
   { visible, made }: { visible: boolean; made: boolean },
 ): Element[] {
-  const of = (...kinds: string[]) => joints.filter(({ kind }) => kinds.includes(kind));
-  const spotted = joints.filter(isSpotted);
+  // Where the old lip stays, the piece is butted to it: nothing is drilled, and the joint is one in the sheet.
+  const kept = joints.filter((joint) => isSpotted(joint) && joint.closing === 'butt');
+  const opened = joints.filter((joint) => !kept.includes(joint));
+  const of = (...kinds: string[]) => opened.filter(({ kind }) => kinds.includes(kind));
+  const closedBy = (closing: Closing) => opened.filter((joint) => closingOf(joint) === closing);
+  const spotted = opened.filter(isSpotted);
   const [brazed, hemmed] = [of('braze'), of('hem')];
   const bare = visible ? 1 : ROUGHLY;
   const row = (name: string, count: number, unit: string, minutes: Minutes, rule: string): Element[] =>
     count > 0 ? [{ name, count, unit, minutes, rule }] : [];
-  return [
+  return together([
     ...row(
       'Find welds under sealer or a flange',
       lengthOf(spotted.filter(({ hidden }) => hidden)),
@@ -89,8 +79,9 @@ export function jointWork(
           ...row('Turn lips and gutters', lengthOf(of('lip', 'drip')), 'dm', PACES.lipDm, 'T-24'),
         ]
       : []),
-    ...row('Plug or spot weld', fastenersOf(spotted), 'welds', PACES.plug, 'T-10'),
-    ...row('Braze', lengthOf(brazed), 'dm', PACES.brazeDm, 'T-43'),
+    ...row('Plug or spot weld', weldsOf(closedBy('plug')), 'welds', PACES.plug, 'T-10'),
+    ...row('Spot weld from both sides', weldsOf(closedBy('spot')), 'welds', PACES.spotWeld, 'T-10'),
+    ...row('Braze', lengthOf(closedBy('braze')), 'dm', PACES.brazeDm, 'T-43'),
     ...row('Fold hems over in passes', lengthOf(hemmed), 'dm', PACES.hemFoldDm, 'T-36'),
     ...row(
       'Small welds at the hems',
@@ -99,20 +90,15 @@ export function jointWork(
       PACES.smallWeld,
       'T-36',
     ),
-    ...row('Set rivets', fastenersOf(of('rivet')), 'rivets', PACES.rivetIn, 'T-47'),
+    ...row('Set rivets', weldsOf(closedBy('rivet')), 'rivets', PACES.rivetIn, 'T-47'),
     ...row(
       'Dress welds',
-      lengthOf([...spotted.filter(({ kind }) => kind === 'spot'), ...brazed]) * bare,
+      lengthOf([...closedBy('plug').filter(({ kind }) => !['lip', 'drip'].includes(kind)), ...closedBy('braze')]) *
+        bare,
       'dm',
       PACES.dressDm,
       'T-34',
     ),
-  ];
+    ...kept.flatMap(({ length }) => lineWork(length, { visible })),
+  ]);
 }
-
-/** Mean hours of counted work, by the PERT mean of least, usual and most (Malcolm et al. 1959). */
-export const meanHours = (elements: readonly Element[]): number =>
-  elements.reduce(
-    (sum, { count, minutes: [least, usual, most] }) => sum + (count * (least + 4 * usual + most)) / 360,
-    0,
-  );

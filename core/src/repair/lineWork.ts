@@ -1,22 +1,22 @@
-import type { Element } from './jointWork.ts';
-import { PACES } from './paces.ts';
-
-/** A weld that nobody sees is dressed roughly: this share of what a seen one takes. */
-export const ROUGHLY = 0.4;
+import type { Closing, Element } from './joint.ts';
+import { PACES, ROUGHLY } from './paces.ts';
 
 /**
- * What has to be done along a cut within the sheet: cut out, tack and stitch, dress.
+ * What has to be done along a cut within the sheet: cut out, join, dress.
  *
  * @param length of the cut, mm
- * @param how visible: welds are dressed fully
- * Source: common practice, no published source (T-08, T-09, T-12, T-34).
+ * @param how visible: welds are dressed fully; closing: butt where it is left out; welds: plugs of a joggled edge
+ * Source: common practice, no published source (T-08, T-09, T-10, T-12, T-34, T-40).
  * @example lineWork(500, { visible: true }).map(({ count, unit }) => `${count} ${unit}`) // → ["5 dm", "5 dm", "5 dm"]
  */
-export function lineWork(length: number, { visible }: { visible: boolean }): [Element, Element, Element] {
+export function lineWork(
+  length: number,
+  { visible, closing = 'butt', welds = 0 }: { visible: boolean; closing?: Closing; welds?: number },
+): Element[] {
   const count = length / 100;
   return [
     { name: 'Mark and cut out', count, unit: 'dm', minutes: PACES.cutDm, rule: 'T-12' },
-    { name: 'Tack and stitch', count, unit: 'dm', minutes: PACES.buttDm, rule: 'T-08, T-09' },
+    ...joining(count, closing, welds),
     {
       name: visible ? 'Dress and planish' : 'Dress roughly',
       count: count * (visible ? 1 : ROUGHLY),
@@ -25,4 +25,17 @@ export function lineWork(length: number, { visible }: { visible: boolean }): [El
       rule: 'T-34',
     },
   ];
+}
+
+function joining(count: number, closing: Closing, welds: number): Element[] {
+  const seal: Element = { name: 'Seal the overlap', count, unit: 'dm', minutes: PACES.sealDm, rule: 'T-40' };
+  if (closing === 'lap')
+    return [{ name: 'Tack and stitch the lap', count, unit: 'dm', minutes: PACES.lapDm, rule: 'T-08, T-09' }, seal];
+  if (closing === 'joggle')
+    return [
+      { name: 'Set the edge down', count, unit: 'dm', minutes: PACES.joggleDm, rule: 'T-40' },
+      { name: 'Plug or spot weld', count: welds, unit: 'welds', minutes: PACES.plug, rule: 'T-10' },
+      seal,
+    ];
+  return [{ name: 'Tack and stitch', count, unit: 'dm', minutes: PACES.buttDm, rule: 'T-08, T-09' }];
 }

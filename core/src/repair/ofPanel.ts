@@ -1,6 +1,7 @@
 import { edgesOf, innerSeams, type BodyPlan, type Panel } from '../body/index.ts';
 import { lineLength, type Ring } from '../geometry/index.ts';
-import { isSpotted, type JointFacts } from './jointWork.ts';
+import type { JointFacts } from './joint.ts';
+import { isSpotted } from './jointWork.ts';
 import { fastenersIn, stretchesOf, type Stretch } from './stretches.ts';
 
 /** A joint of a piece of a panel of the body plan, with where it runs and what it is called. */

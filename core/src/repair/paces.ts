@@ -17,8 +17,12 @@ export const PACES = {
   shapeDouble: [20, 30, 75],
   trialFit: [4, 6, 12],
   buttDm: [6, 9, 15],
+  lapDm: [4, 6, 11],
+  joggleDm: [0.8, 1.2, 2.5],
+  sealDm: [0.8, 1.2, 2.5],
   dressDm: [3, 5, 10],
   drillSpot: [1.2, 1.75, 3],
+  spotWeld: [0.4, 0.6, 1.2],
   plug: [1, 1.5, 3],
   unbolt: [20, 30, 60],
   adjust: [20, 30, 60],
@@ -35,3 +39,6 @@ export const PACES = {
   rivetIn: [0.8, 1.2, 2.5],
   lipDm: [3, 5, 11],
 } as const satisfies Record<string, Minutes>;
+
+/** A weld that nobody sees is dressed roughly: this share of what a seen one takes. */
+export const ROUGHLY = 0.4;

@@ -1,4 +1,4 @@
-import { jointWork, lineWork, PACES, type Element, type JointFacts } from '../repair/index.ts';
+import { jointWork, LAP_PITCH, lineWork, PACES, together, type Element, type JointFacts } from '../repair/index.ts';
 import type { Repair } from './repair.ts';
 
 export type { Element } from '../repair/index.ts';
@@ -90,8 +90,12 @@ function patchElements(repair: Repair): Element[] {
   const weld = zones.reduce((sum, zone) => sum + zone.patchPerimeter, 0);
   const area = zones.reduce((sum, zone) => sum + zone.patchArea, 0);
   const shape = { flat: PACES.shapeFlat, single: PACES.shapeSingle, double: PACES.shapeDouble }[panel.curvature];
-  const [cutOut, stitch, dress] = lineWork(weld, panel);
-  return [
+  const [cutOut, ...joinAndDress] = lineWork(weld, {
+    visible: panel.visible,
+    closing: repair.closing ?? 'butt',
+    welds: weld / LAP_PITCH,
+  });
+  return together([
     {
       name: 'Strip around the damage',
       count: dm2(stripped(area, repair)),
@@ -99,7 +103,7 @@ function patchElements(repair: Repair): Element[] {
       minutes: PACES.stripDm2,
       rule: 'T-21',
     },
-    cutOut,
+    cutOut!,
     { name: 'Template', count: zones.length, unit: 'patches', minutes: PACES.template, rule: 'T-03' },
     {
       name: `Shape the patch (${panel.curvature} curvature)`,
@@ -109,8 +113,7 @@ function patchElements(repair: Repair): Element[] {
       rule: 'T-27',
     },
     { name: 'Trial fits', count: zones.length * PATCH_FITS, unit: 'fits', minutes: PACES.trialFit, rule: 'T-30' },
-    stitch,
-    dress,
+    ...joinAndDress,
     ...jointWork(edgesOf(repair), { visible: panel.visible, made: true }),
     {
       name: 'Coat inside and out',
@@ -119,7 +122,7 @@ function patchElements(repair: Repair): Element[] {
       minutes: PACES.coatDm2,
       rule: 'T-19',
     },
-  ];
+  ]);
 }
 
 /** Cut from a bought panel: nothing to shape, but to trim and to blend into the old one (T-28, T-32). */

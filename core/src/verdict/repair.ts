@@ -23,6 +23,8 @@ export interface Repair {
   };
   /** Damage to be taken out: zones that overlap or lie so close that one patch takes them are one. */
   zones: readonly RepairZone[];
+  /** How cuts in the sheet are closed; butted where it is left out. */
+  closing?: 'butt' | 'lap' | 'joggle';
   /** Layers on which they lie; shares are of all of them together. */
   layers?: number;
   /** The panel as it can be bought; null where nobody is known to sell it. Money in minor units. */

@@ -1,6 +1,7 @@
 import { EntitySchema } from 'typeorm';
 import type { FastenerState } from '@aspecta/contract/repair';
-import { belongsTo, moment, ref, text } from '../db/columns.ts';
+import type { JointChoice } from '@aspecta/core/repair';
+import { belongsTo, json, key, moment, ref, text, version } from '../db/columns.ts';
 
 /** A fastener of a repair of which something is known: found loose, or opened. */
 export interface FastenerRow {
@@ -21,4 +22,17 @@ export const FastenerEntity = new EntitySchema<FastenerRow>({
     by: text(120),
   },
   foreignKeys: [belongsTo('repair', 'repairId')],
+});
+
+/** How a person wants joints of a repair to be closed, where not as the house does it. */
+export interface JointChoiceRow {
+  /** The repair's id. */
+  id: string;
+  choices: JointChoice[];
+  version: number;
+}
+export const JointChoiceEntity = new EntitySchema<JointChoiceRow>({
+  name: 'joint_choice',
+  columns: { id: key(), choices: json(), version: version() },
+  foreignKeys: [belongsTo('repair', 'id')],
 });

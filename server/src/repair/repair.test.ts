@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import type { JointsView } from '@aspecta/contract/repair';
-import { houseWithCar, ownerOf } from '../testing/house.ts';
+import type { VerdictView } from '@aspecta/contract/verdict';
+import { houseWithCar, ownerOf, vehicleOf, zoneInput } from '../testing/house.ts';
 
 const here = houseWithCar();
 
@@ -86,5 +87,88 @@ describe('the joints of a repair', () => {
     const stranger = await ownerOf(here.house, 'Elsewhere');
     await stranger.get(`/repairs/${repair}/joints`).expect(404);
     await stranger.put(`/repairs/${repair}/fasteners`, { ids: ['5:5'], state: 'opened' }).expect(404);
+  });
+
+  describe('are closed', () => {
+    const choose = (repair: string, joint: { at: [number, number]; kind: string }, over: object) =>
+      here.owner.put(`/repairs/${repair}/joints`, {
+        ...{ at: joint.at, kind: joint.kind, closing: 'spot', pitch: null, version: 0 },
+        ...over,
+      });
+    const spotted = (view: JointsView) => view.joints.find(({ kind }) => kind === 'spot')!;
+
+    it('as the house does it, until a person says otherwise for one of them; hours and drill map follow', async () => {
+      const repair = await decided('sill-l', square(10, 5, 100), 'patch');
+      const before = await joints(repair);
+      const joint = spotted(before);
+      expect(joint).toMatchObject({ closing: 'plug', chosen: false, ways: ['plug', 'spot', 'butt'] });
+      const { body: spots } = await choose(repair, joint, {}).expect(200);
+      expect(spotted(spots)).toMatchObject({ closing: 'spot', chosen: true });
+      expect(spots.hours).toBeLessThan(before.hours);
+      const { body: lip } = await choose(repair, joint, { closing: 'butt', version: 1 }).expect(200);
+      expect(lip.fasteners.length).toBe(before.fasteners.length - joint.fasteners);
+      expect(spotted(lip).notes).toEqual([expect.stringMatching(/sound lip/)]);
+      const { body: house } = await choose(repair, joint, { closing: null, version: 2 }).expect(200);
+      expect({ ...house, version: 0 }).toEqual(before);
+    });
+
+    it('by the rules of the house, which its verdict weighs with as well', async () => {
+      const owner = await ownerOf(here.house, 'Lapping');
+      const { id: _id, ...rules } = (await owner.get('/shop').expect(200)).body;
+      const vehicle = await vehicleOf(owner);
+      const zone = zoneInput({ panel: 'floor-front-l', ring: square(200, 120, 90) });
+      await owner.post(`/vehicles/${vehicle}/zones`, zone).expect(201);
+      const patch = async () => {
+        const { body } = await owner.post(`/vehicles/${vehicle}/verdict`, { zoneIds: [zone['id']] }).expect(200);
+        return (body as VerdictView).verdict.options.find(({ id }) => id === 'patch')!;
+      };
+      expect((await patch()).elements.map(({ name }) => name)).toContain('Tack and stitch');
+      const schools = { seen: 'butt', hidden: 'lap', flange: 'plug' };
+      await owner.put('/shop', { ...rules, schools }).expect(200);
+      const lapped = await patch();
+      expect(lapped.elements.map(({ name }) => name)).toContain('Seal the overlap');
+      const decision = { id: randomUUID(), zoneIds: [zone['id']], choice: 'patch', reason: 'hidden' };
+      await owner.post(`/vehicles/${vehicle}/repairs`, decision).expect(201);
+      const view = (await owner.get(`/repairs/${decision.id}/joints`).expect(200)).body as JointsView;
+      expect(view.joints.map(({ closing }) => closing)).toEqual(['lap']);
+      // The same line and the same joints: what the verdict counted is what the plan counts.
+      const counted = (name: string) => lapped.elements.find((element) => element.name === name)!.count;
+      expect(view.work.find(({ name }) => name === 'Seal the overlap')!.count).toBeCloseTo(
+        counted('Seal the overlap'),
+        6,
+      );
+    });
+
+    it('by as many as were counted on the car, whatever the pitch says', async () => {
+      const repair = await decided('sill-l', square(10, 5, 100), 'patch');
+      const before = await joints(repair);
+      const joint = spotted(before);
+      const { body } = await choose(repair, joint, { closing: null, found: joint.fasteners + 3 }).expect(200);
+      expect(body.fasteners).toHaveLength(before.fasteners.length + 3);
+      expect(spotted(body)).toMatchObject({ counted: true, chosen: false, fasteners: joint.fasteners + 3 });
+      expect(body.hours).toBeGreaterThan(before.hours);
+      expect((await choose(repair, joint, { closing: null, found: -1, version: 1 }).expect(422)).body.field).toBe(
+        'found',
+      );
+      const { body: none } = await choose(repair, joint, { closing: null, version: 1 }).expect(200);
+      expect({ ...none, version: 0 }).toEqual(before);
+    });
+
+    it('refuse a way that such a joint cannot have, a pitch of nothing, and a joint that is not there', async () => {
+      const repair = await decided('sill-l', square(10, 5, 100), 'patch');
+      const joint = spotted(await joints(repair));
+      expect((await choose(repair, joint, { closing: 'hem' }).expect(422)).body.field).toBe('closing');
+      expect((await choose(repair, joint, { closing: 'glue' }).expect(422)).body.field).toBe('closing');
+      expect((await choose(repair, joint, { closing: 'plug', pitch: 0 }).expect(422)).body.field).toBe('pitch');
+      expect((await choose(repair, joint, { at: [9000, 9000] }).expect(422)).body.detail).toMatch(/not there any more/);
+      expect((await joints(repair)).version).toBe(0);
+    });
+
+    it('show the one who was slower what is chosen now', async () => {
+      const repair = await decided('sill-l', square(10, 5, 100), 'patch');
+      const joint = spotted(await joints(repair));
+      await choose(repair, joint, {}).expect(200);
+      expect((await choose(repair, joint, { closing: 'butt' }).expect(409)).body.current.version).toBe(1);
+    });
   });
 });

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { fastenerMarkSchema } from '@aspecta/contract/repair/schemas';
+import { closingSchema, fastenerMarkSchema } from '@aspecta/contract/repair/schemas';
 import { idOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
@@ -9,6 +9,9 @@ export function jointRoutes(joints: JointService): Router {
   const router = Router();
   router.get('/repairs/:id/joints', async (request, response) => {
     response.json(await joints.view(callerOf(request), idOf(request)));
+  });
+  router.put('/repairs/:id/joints', async (request, response) => {
+    response.json(await joints.choose(callerOf(request), idOf(request), parse(closingSchema, request.body)));
   });
   router.put('/repairs/:id/fasteners', async (request, response) => {
     response.json(await joints.mark(callerOf(request), idOf(request), parse(fastenerMarkSchema, request.body)));

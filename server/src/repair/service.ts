@@ -1,68 +1,113 @@
 import { In, type DataSource } from 'typeorm';
-import type { FastenerMark, JointsView } from '@aspecta/contract/repair';
-import { panelOf } from '@aspecta/core/body';
-import { fastenersOf, jointWork, meanHours, panelJoints, pieceJoints } from '@aspecta/core/repair';
-import { isCutIn, keepsPanel } from '@aspecta/core/verdict';
+import {
+  CLOSING_WORDS,
+  JOINT_WORDS,
+  type ClosingChange,
+  type FastenerMark,
+  type JointsView,
+  type JointView,
+} from '@aspecta/contract/repair';
+import { panelOf, type Panel } from '@aspecta/core/body';
+import {
+  closedJoints,
+  closedWork,
+  closingNotes,
+  closingsOf,
+  fastenersOf,
+  meanHours,
+  panelJoints,
+  pieceJoints,
+  placeOf,
+  type ClosedJoint,
+  type JointChoice,
+} from '@aspecta/core/repair';
+import { houseDefaults, isCutIn, keepsPanel, type OptionId } from '@aspecta/core/verdict';
 import type { CutService } from '../cut/service.ts';
+import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { Caller } from '../http/session.ts';
 import { ServerProblem } from '../http/problems.ts';
+import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
-import { FastenerEntity } from './entities.ts';
+import { FastenerEntity, JointChoiceEntity } from './entities.ts';
 
-/** The joints of a repair: piece → stretches → fasteners in place → what is loose or opened of them → hours. */
+interface Services {
+  verdicts: VerdictService;
+  cuts: CutService;
+  shops: ShopService;
+}
+
+/** The joints of a repair: piece → stretches → how each is closed → fasteners in place → what is loose or opened of them → hours. */
 export class JointService {
   private readonly db: DataSource;
-  private readonly services: { verdicts: VerdictService; cuts: CutService };
+  private readonly services: Services;
 
-  constructor(db: DataSource, services: { verdicts: VerdictService; cuts: CutService }) {
+  constructor(db: DataSource, services: Services) {
     this.db = db;
     this.services = services;
   }
 
   async view(caller: Caller, repairId: string): Promise<JointsView> {
-    const { repair, vehicle } = await this.services.verdicts.own(caller, repairId);
-    const panel = panelOf(vehicle.plan, repair.panel);
-    const cut = isCutIn(repair.choice) ? await this.services.cuts.plan(caller, repairId) : null;
-    const piece = cut?.line.outline ?? panel.outline;
-    // A panel that is kept has no joints that are opened.
-    const kept = keepsPanel(repair.choice);
-    const joints = kept ? [] : cut ? pieceJoints(vehicle.plan, panel, piece) : panelJoints(vehicle.plan, panel);
-    const rows = await this.db.getRepository(FastenerEntity).findBy({ repairId });
-    const known = new Map(rows.map((row) => [row.place, row]));
-    const own = joints.filter(({ kind }) => kind !== 'cut');
-    const work = jointWork(own, {
-      visible: panel.visible,
-      made: repair.choice === 'patch' || repair.choice === 'make',
+    const stored = await this.db.getRepository(JointChoiceEntity).findOneBy({ id: repairId });
+    return this.viewWith(caller, repairId, stored?.choices ?? [], stored?.version ?? 0);
+  }
+
+  /** Chooses how the stretch that passes a place is closed, or leaves it to the house rules again. */
+  async choose(caller: Caller, repairId: string, { version, at, ...change }: ClosingChange): Promise<JointsView> {
+    const { vehicle, repair } = await this.services.verdicts.own(caller, repairId);
+    const [before, stored] = await Promise.all([
+      this.view(caller, repairId),
+      this.db.getRepository(JointChoiceEntity).findOneBy({ id: repairId }),
+    ]);
+    const index = before.joints.findIndex(
+      ({ kind, at: place }) => kind === change.kind && Math.hypot(place[0] - at[0], place[1] - at[1]) < SAME_JOINT,
+    );
+    if (index < 0)
+      throw new ServerProblem(
+        'invalid',
+        'This joint is not there any more: the line was changed. Look at the joints as they are now.',
+        'at',
+      );
+    // What was said of this stretch before, under whatever place, gives way.
+    const choices = (stored?.choices ?? []).filter((one) => {
+      const own = closedJoints(before.joints, { visible: true, choices: [one] })[index]!;
+      return !own.chosen && !own.counted;
     });
-    return {
-      repairId,
-      panel: panel.id,
-      choice: repair.choice,
-      piece: [...piece],
-      whole: !cut,
-      joints,
-      fasteners: fastenersOf(joints).map((fastener) => ({
-        ...fastener,
-        state: known.get(fastener.id)?.state ?? 'holds',
-        by: known.get(fastener.id)?.by ?? null,
-      })),
-      hours: meanHours(work),
-      work: work.map((element) => ({
-        name: element.name,
-        count: element.count,
-        unit: element.unit,
-        hours: meanHours([element]),
-      })),
-    };
+    const { closing, pitch, found, kind } = change;
+    const said = Object.entries({ closing, pitch, found }).filter(([, value]) => value !== null);
+    if (said.length > 0) choices.push({ at, kind, ...Object.fromEntries(said) });
+    // A closing that such a joint cannot have is refused before it is kept.
+    await this.viewWith(caller, repairId, choices, version);
+    await changeOf(this.db, vehicle.id, async (manager) => {
+      if (version === 0 && !(await manager.existsBy(JointChoiceEntity, { id: repairId })))
+        await manager.insert(JointChoiceEntity, { id: repairId, choices, version: 1 });
+      else
+        await changeVersioned(manager, {
+          target: JointChoiceEntity,
+          id: repairId,
+          seen: version,
+          changes: { choices },
+          current: () => this.view(caller, repairId),
+        });
+      const name = panelOf(vehicle.plan, repair.panel).name;
+      const how = `${closing ? CLOSING_WORDS[closing].toLowerCase() : 'the way of the house'}${found === null ? '' : `, ${found} fasteners counted`}`;
+      await record(
+        manager,
+        caller,
+        vehicle.id,
+        'cut',
+        `${name}: ${(JOINT_WORDS[kind] ?? kind).toLowerCase()} closed by ${how}`,
+      );
+    });
+    return this.view(caller, repairId);
   }
 
   /** Notes what was found or done at some fasteners; the last word counts. */
   async mark(caller: Caller, repairId: string, { ids, state }: FastenerMark): Promise<JointsView> {
     const { vehicle } = await this.services.verdicts.own(caller, repairId);
-    const { fasteners, panel } = await this.view(caller, repairId);
-    const strange = ids.find((id) => !fasteners.some((fastener) => fastener.id === id));
+    const view = await this.view(caller, repairId);
+    const strange = ids.find((id) => !view.fasteners.some((fastener) => fastener.id === id));
     if (strange)
       throw new ServerProblem(
         'invalid',
@@ -77,9 +122,76 @@ export class JointService {
           ids.map((place) => ({ repairId, place, state, at: new Date(), by: caller.name })),
           ['repairId', 'place'],
         );
-      const name = panelOf(vehicle.plan, panel).name;
+      const name = panelOf(vehicle.plan, view.panel).name;
       await record(manager, caller, vehicle.id, 'cut', `${ids.length} fasteners of ${name}: ${state}`);
     });
-    return this.view(caller, repairId);
+    return { ...view, fasteners: await this.known(repairId, view.joints) };
   }
+
+  private async viewWith(
+    caller: Caller,
+    repairId: string,
+    choices: readonly JointChoice[],
+    version: number,
+  ): Promise<JointsView> {
+    const { repair, vehicle } = await this.services.verdicts.own(caller, repairId);
+    const panel = panelOf(vehicle.plan, repair.panel);
+    const [cut, { schools }] = await Promise.all([
+      isCutIn(repair.choice) ? this.services.cuts.plan(caller, repairId) : null,
+      this.services.shops.shop(caller),
+    ]);
+    const piece = cut?.line.outline ?? panel.outline;
+    const asBuilt = cut ? pieceJoints(vehicle.plan, panel, piece) : panelJoints(vehicle.plan, panel);
+    // A panel that is kept has no joints that are opened.
+    const joints = keepsPanel(repair.choice) ? [] : closedJoints(asBuilt, { visible: panel.visible, schools, choices });
+    const how = { visible: panel.visible, made: isMade(repair.choice) };
+    const views = joints.map((joint) => jointView(joint, panel, how));
+    const work = closedWork(joints, how);
+    return {
+      repairId,
+      panel: panel.id,
+      choice: repair.choice,
+      piece: [...piece],
+      whole: !cut,
+      joints: views,
+      version,
+      fasteners: await this.known(repairId, joints),
+      hours: meanHours(work),
+      work: work.map((element) => ({
+        name: element.name,
+        count: element.count,
+        unit: element.unit,
+        hours: meanHours([element]),
+      })),
+    };
+  }
+
+  /** The fasteners of these joints with what is known of each. Where the old lip stays, none of them is opened. */
+  private async known(repairId: string, joints: readonly ClosedJoint[]): Promise<JointsView['fasteners']> {
+    const rows = await this.db.getRepository(FastenerEntity).findBy({ repairId });
+    const said = new Map(rows.map((row) => [row.place, row]));
+    const opened = joints.map((joint) =>
+      joint.kind !== 'cut' && joint.closing === 'butt' ? { ...joint, fasteners: 0 } : joint,
+    );
+    return fastenersOf(opened).map((fastener) => ({
+      ...fastener,
+      state: said.get(fastener.id)?.state ?? 'holds',
+      by: said.get(fastener.id)?.by ?? null,
+    }));
+  }
+}
+
+/** mm. A choice is told by the middle of its joint; two that lie so near are the same. */
+const SAME_JOINT = 5;
+const isMade = (choice: OptionId) => choice === 'patch' || choice === 'make';
+
+function jointView(joint: ClosedJoint, panel: Panel, how: { visible: boolean; made: boolean }): JointView {
+  const [u, v] = placeOf(joint);
+  return {
+    ...joint,
+    at: [u, v],
+    ways: [...closingsOf(joint)],
+    notes: closingNotes(joint, { mounts: panel.mounts, radius: houseDefaults.mountRadius }),
+    hours: meanHours(closedWork([joint], how)),
+  };
 }

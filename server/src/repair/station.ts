@@ -1,21 +1,23 @@
 import { In, IsNull } from 'typeorm';
 import { keepsPanel } from '@aspecta/core/verdict';
 import { CutService } from '../cut/service.ts';
+import { ShopService } from '../shop/service.ts';
 import type { Station, StationStanding } from '../station.ts';
 import { RepairEntity } from '../verdict/entities.ts';
 import { VerdictService } from '../verdict/service.ts';
-import { FastenerEntity } from './entities.ts';
+import { FastenerEntity, JointChoiceEntity } from './entities.ts';
 import { jointRoutes } from './routes.ts';
 import { JointService } from './service.ts';
 
 /** What holds a piece, and what of it is opened. */
 export const joints: Station = {
   name: 'joints',
-  entities: [FastenerEntity],
+  entities: [FastenerEntity, JointChoiceEntity],
   serve: (house) => [
     new JointService(house.db, {
       verdicts: house.the(VerdictService),
       cuts: house.the(CutService),
+      shops: house.the(ShopService),
     }),
   ],
   addresses: (house) => [{ router: jointRoutes(house.the(JointService)) }],

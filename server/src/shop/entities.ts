@@ -1,6 +1,7 @@
 import { EntitySchema } from 'typeorm';
 import type { Role, Unit } from '@aspecta/contract/shop';
-import { belongsTo, decimal, flag, json, key, moment, ref, text, version } from '../db/columns.ts';
+import type { Schools } from '@aspecta/core/repair';
+import { belongsTo, decimal, flag, json, key, maybe, moment, ref, text, version } from '../db/columns.ts';
 
 export interface ShopRow {
   id: string;
@@ -10,6 +11,8 @@ export interface ShopRow {
   taxRate: number;
   rates: { hour: number; sheetDm2: number; weldMetre: number; coatDm2: number };
   overlay: boolean;
+  /** Null in shops of the time before there was a choice. */
+  schools: Schools | null;
   /** °C in the workshop as a rule. */
   temperature: number;
   coatingUnit: 'um' | 'mil';
@@ -26,6 +29,7 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     taxRate: decimal(),
     rates: json(),
     overlay: flag(),
+    schools: maybe(json()),
     temperature: decimal(),
     coatingUnit: text(3),
     heatUnit: text(1),

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { DataSource } from 'typeorm';
 import type { Person, Shop, SetUp } from '@aspecta/contract/shop';
+import { schoolDefaults } from '@aspecta/core/repair';
 import { changeVersioned } from '../db/change.ts';
 import { changeOfShop } from '../db/changeOf.ts';
 import { alreadyThere, notFound, ServerProblem } from '../http/problems.ts';
@@ -57,6 +58,7 @@ export class ShopService {
       taxRate,
       rates: { ...DEFAULT_RATES, hour },
       overlay: false,
+      schools: schoolDefaults,
       temperature: 20,
       coatingUnit: unit === 'in' ? 'mil' : 'um',
       heatUnit: unit === 'in' ? 'F' : 'C',
@@ -96,7 +98,7 @@ export class ShopService {
   async shop(caller: Caller): Promise<Shop> {
     const shop = await this.db.manager.findOneBy(ShopEntity, { id: caller.shopId });
     if (!shop) throw notFound('shop');
-    const view = { ...shop, overlay: Boolean(shop.overlay) };
+    const view = { ...shop, overlay: Boolean(shop.overlay), schools: shop.schools ?? schoolDefaults };
     // What an hour costs is between the shop and itself.
     return caller.role === 'customer' ? { ...view, rates: NO_RATES, taxRate: 0 } : view;
   }

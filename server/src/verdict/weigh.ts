@@ -39,6 +39,7 @@ export async function weigh(
       zones: zones.map(({ class: kind, layer, ring, holes }) => ({ class: kind, layer, ring, holes })),
       offer: offer && { landed: offer.landed, leadDays: offer.leadDays },
       rates: shop.rates,
+      schools: shop.schools,
       house: { overlay: shop.overlay },
     },
     caller.personId,

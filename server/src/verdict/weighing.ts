@@ -1,7 +1,7 @@
 import { layerOf, panelOf, sheetOf, type BodyPlan, type Panel } from '@aspecta/core/body';
 import { cutLine, cutPanelOf } from '@aspecta/core/cut';
 import { area, clipAll, inRing, offset, toRing, type Polygon, type Ring } from '@aspecta/core/geometry';
-import { panelJoints, pieceJoints, spotsOf } from '@aspecta/core/repair';
+import { closedJoints, panelJoints, pieceJoints, spotsOf, type Schools } from '@aspecta/core/repair';
 import { compare, type House, type Rates, type Repair, type Verdict } from '@aspecta/core/verdict';
 import type { ZoneClass } from '@aspecta/core/survey';
 
@@ -15,13 +15,16 @@ export interface Weighing {
   zones: readonly { class: ZoneClass; layer: string; ring: Ring; holes: readonly Ring[] }[];
   offer: { landed: number; leadDays: number } | null;
   rates: Rates;
+  /** How the shop closes joints. */
+  schools: Schools;
   house: Partial<House>;
 }
 
 /** Counts a repair on a panel and compares its options. */
-export function weighRepair({ plan, panelId, zones, offer, rates, house }: Weighing): Verdict {
+export function weighRepair({ plan, panelId, zones, offer, rates, schools, house }: Weighing): Verdict {
   const panel = panelOf(plan, panelId);
-  const joints = panelJoints(plan, panel);
+  const how = { visible: panel.visible, schools };
+  const joints = closedJoints(panelJoints(plan, panel), how);
   const layer = layerOf(panel, zones[0]!.layer);
   const repair: Repair = {
     panel: {
@@ -37,7 +40,8 @@ export function weighRepair({ plan, panelId, zones, offer, rates, house }: Weigh
       structural: panel.structural,
       visible: panel.visible,
     },
-    zones: groupsOf(zones).map((group) => countedGroup(group, plan, panel)),
+    zones: groupsOf(zones).map((group) => countedGroup(group, plan, panel, schools)),
+    closing: panel.visible ? schools.seen : schools.hidden,
     layers: new Set(zones.map((zone) => zone.layer)).size,
     offer,
   };
@@ -68,6 +72,7 @@ function countedGroup(
   group: readonly Weighing['zones'][number][],
   plan: BodyPlan,
   panel: Panel,
+  schools: Schools,
 ): Repair['zones'][number] {
   const sheet = sheetOf(panel);
   const damage = clipAll(
@@ -89,7 +94,9 @@ function countedGroup(
     area: Math.max(onSheet.area, 1),
     patchPerimeter: line.cutLength,
     patchArea: line.area,
-    joints: pieceJoints(plan, panel, line.outline).filter(({ kind }) => kind !== 'cut'),
+    joints: closedJoints(pieceJoints(plan, panel, line.outline), { visible: panel.visible, schools }).filter(
+      ({ kind }) => kind !== 'cut',
+    ),
     toMount: distances.length === 0 ? null : Math.min(...distances),
   };
 }

@@ -2,23 +2,28 @@
 import { computed } from 'vue';
 import type { BodyPlan, Panel } from '@aspecta/core/body';
 import type { CutLine } from '@aspecta/core/cut';
-import { jointWork, lineWork, meanHours, pieceJoints } from '@aspecta/core/repair';
+import { closedJoints, closedWork, meanHours, pieceJoints } from '@aspecta/core/repair';
 import KitTable from '../kit/KitTable.vue';
+import { useSession } from '../shell/session.ts';
 import { hours, useUnits } from '../shell/units.ts';
 
 /* The line that was laid by hand beside the one that would be found: what it takes, in the same figures. */
 const props = defineProps<{ own: CutLine; found: CutLine; body: BodyPlan; panel: Panel }>();
 const units = useUnits();
+const session = useSession();
 const columns = computed(() =>
   [props.own, props.found].map((line) => {
-    const edges = pieceJoints(props.body, props.panel, line.outline).filter(({ kind }) => kind !== 'cut');
     const { visible } = props.panel;
+    const joints = closedJoints(pieceJoints(props.body, props.panel, line.outline), {
+      visible,
+      schools: session.current!.shop.schools,
+    });
     return {
       cut: units.length(line.cutLength),
       edge: units.length(line.edgeLength),
       area: units.area(line.area),
-      fasteners: String(edges.reduce((sum, joint) => sum + joint.fasteners, 0)),
-      hours: hours(meanHours([...lineWork(line.cutLength, { visible }), ...jointWork(edges, { visible, made: true })])),
+      fasteners: String(joints.reduce((sum, joint) => sum + joint.fasteners, 0)),
+      hours: hours(meanHours(closedWork(joints, { visible, made: true }))),
     };
   }),
 );

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
+import { CLOSING_WORDS } from '@aspecta/contract/repair';
 import { LENGTH_UNITS, type Shop } from '@aspecta/contract/shop';
+import { schoolDefaults, type Closing } from '@aspecta/core/repair';
 import AuditTile from '../account/AuditTile.vue';
 import PeopleTile from '../account/PeopleTile.vue';
 import KitButton from '../kit/KitButton.vue';
@@ -32,6 +34,7 @@ const rules = reactive({
   weldMetre: '',
   coatDm2: '',
   overlay: false,
+  ...schoolDefaults,
   temperature: '',
   coatingUnit: 'um' as Shop['coatingUnit'],
   heatUnit: 'C' as Shop['heatUnit'],
@@ -54,6 +57,9 @@ const stored = (key: keyof Shop['rates']) => {
   const minor = minorUnits(rules[key], rules.currency, `rates.${key}`);
   return typeof minor === 'number' ? Math.round(minor / per(key, units.unit.value)) : minor;
 };
+const ways = <T extends Closing>(...all: T[]) => all.map((value) => ({ value, label: CLOSING_WORDS[value] }));
+const CUTS = ways('butt', 'lap', 'joggle');
+const FLANGES = ways('plug', 'spot');
 const owner = () => session.current?.person.role === 'owner';
 function take(shop: Shop): void {
   // Its units are those of the fields from now on.
@@ -64,6 +70,7 @@ function take(shop: Shop): void {
     currency: shop.currency,
     unit: shop.unit,
     overlay: shop.overlay,
+    ...shop.schools,
     version: shop.version,
     coatingUnit: shop.coatingUnit,
     heatUnit: shop.heatUnit,
@@ -90,6 +97,7 @@ async function save(): Promise<void> {
           taxRate: shareOf(rules.tax),
           rates,
           overlay: rules.overlay,
+          schools: { seen: rules.seen, hidden: rules.hidden, flange: rules.flange },
           temperature: units.heat.read(rules.temperature),
           coatingUnit: rules.coatingUnit,
           heatUnit: rules.heatUnit,
@@ -173,6 +181,9 @@ async function save(): Promise<void> {
               :error="form.errors['temperature']"
               ><KitInput mono v-bind="bind" v-model="rules.temperature" inputmode="decimal"
             /></KitField>
+            <KitChips v-model="rules.seen" legend="A cut in sheet that is seen is closed by" :options="CUTS" />
+            <KitChips v-model="rules.hidden" legend="A cut that stays hidden" :options="CUTS" />
+            <KitChips v-model="rules.flange" legend="A flange that was spot-welded" :options="FLANGES" />
             <KitCheckbox v-model="rules.overlay"
               >Weigh laying a new sheet over the old one
               <small class="soft"

@@ -2,7 +2,9 @@
 import { computed, ref, shallowRef } from 'vue';
 import {
   FASTENER_WORDS,
+  CLOSING_WORDS,
   JOINT_WORDS,
+  type ClosingChange,
   type FastenerState,
   type FastenerView,
   type JointsView,
@@ -23,11 +25,13 @@ import { useRouter } from 'vue-router';
 import CautionList from '../shell/CautionList.vue';
 import { get, put } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
+import { overTheirs } from '../shell/theirs.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
+import JointEdit from './JointEdit.vue';
 import { lookOf } from './jointLooks.ts';
 import JointSheet from './JointSheet.vue';
 
@@ -54,6 +58,7 @@ const own = computed(() =>
   (view.value?.joints ?? []).map((joint, i) => ({
     ...joint,
     i,
+    all: view.value!.fasteners.filter((fastener) => fastener.joint === i).length,
     left: view.value!.fasteners.filter((fastener) => fastener.joint === i && fastener.state === 'holds').length,
   })),
 );
@@ -72,6 +77,20 @@ async function mark(ids: string[], state: FastenerState): Promise<void> {
   await form.submit(async () => {
     view.value = await put<JointsView>(`/repairs/${props.repair}/fasteners`, { ids, state });
   });
+}
+async function choose(change: Omit<ClosingChange, 'version'>): Promise<void> {
+  await form.submit(() =>
+    overTheirs<JointsView>(
+      'how these joints are closed',
+      (stored) => (view.value = stored),
+      async () => {
+        view.value = await put<JointsView>(`/repairs/${props.repair}/joints`, {
+          ...change,
+          version: view.value!.version,
+        });
+      },
+    ),
+  );
 }
 /** A second tap takes the mark away again. */
 const tapped = (fastener: FastenerView) =>
@@ -126,7 +145,6 @@ const next = computed(() => {
               <p class="figure">
                 {{ total }} <small>{{ total === 1 ? 'fastener' : 'fasteners' }}</small>
               </p>
-              <p>About {{ view.hours.toFixed(1) }} h to open and close these joints, without fitting.</p>
               <KitProgress :share="opened / total" label="Opened or loose" />
               <p class="soft small">
                 {{ opened }} of {{ total }} opened or loose.<template v-if="hiddenOnes > 0"
@@ -136,7 +154,11 @@ const next = computed(() => {
                 The places are reckoned from the pitch; the true ones are found by looking.
               </p>
             </template>
-            <p v-else-if="view.joints.length === 0" class="soft">
+            <p v-if="view.joints.length > 0">
+              About {{ view.hours.toFixed(1) }} h to open and close all of its joints, without making and fitting the
+              piece.
+            </p>
+            <p v-if="view.joints.length === 0" class="soft">
               This metal is treated and kept: nothing of its edge is opened.
             </p>
             <p v-else-if="view.joints.every(({ kind }) => kind === 'cut')" class="soft">
@@ -156,41 +178,54 @@ const next = computed(() => {
           </KitNotice>
           <ol class="joints">
             <li v-for="joint in own" :key="joint.i" :class="{ on: picked === joint.i }">
-              <KitPress
-                class="pick"
-                :aria-pressed="picked === joint.i"
-                @click="picked = picked === joint.i ? null : joint.i"
-              >
-                <svg width="34" height="8" aria-hidden="true">
-                  <path
-                    d="M1 4h32"
-                    :style="{
-                      stroke: lookOf(joint.kind).stroke,
-                      strokeDasharray: lookOf(joint.kind).dash,
-                    }"
-                  />
-                </svg>
-                <span class="grow"
-                  ><strong>{{ JOINT_WORDS[joint.kind] ?? joint.kind }}</strong
-                  ><template v-if="joint.kind !== 'cut'">, {{ joint.name }}</template>
-                  <span class="small soft block"
-                    ><span class="mono">{{ units.length(joint.length) }}</span
-                    ><template v-if="joint.fasteners > 0">
-                      · {{ names(joint.kind, joint.fasteners) }} every {{ units.length(joint.pitch ?? 0) }}</template
-                    ><template v-if="(joint.sheets ?? 2) > 2">
-                      · {{ joint.sheets }} sheets: they part in an order</template
-                    ><template v-if="joint.hidden"> · hidden</template></span
-                  ></span
+              <div class="line">
+                <KitPress
+                  class="pick"
+                  :aria-pressed="picked === joint.i"
+                  @click="picked = picked === joint.i ? null : joint.i"
                 >
-              </KitPress>
-              <KitButton
-                v-if="joint.fasteners > 0 && session.canWork"
-                small
-                plain
-                :disabled="form.busy.value"
-                @click="wholeJoint(joint.i)"
-                >{{ joint.left > 0 ? 'All opened' : 'Not opened' }}</KitButton
-              >
+                  <svg width="34" height="8" aria-hidden="true">
+                    <path
+                      d="M1 4h32"
+                      :style="{
+                        stroke: lookOf(joint.kind).stroke,
+                        strokeDasharray: lookOf(joint.kind).dash,
+                      }"
+                    />
+                  </svg>
+                  <span class="grow"
+                    ><strong>{{ JOINT_WORDS[joint.kind] ?? joint.kind }}</strong
+                    ><template v-if="joint.kind !== 'cut'">, {{ joint.name }}</template>
+                    <span class="small soft block"
+                      ><span class="mono">{{ units.length(joint.length) }}</span> ·
+                      {{ CLOSING_WORDS[joint.closing].toLowerCase()
+                      }}<template v-if="joint.fasteners > 0">
+                        · {{ names(joint.kind, joint.fasteners) }} every {{ units.length(joint.pitch ?? 0) }}</template
+                      ><template v-if="(joint.sheets ?? 2) > 2">
+                        · {{ joint.sheets }} sheets: they part in an order</template
+                      ><template v-if="joint.hidden"> · hidden</template></span
+                    ></span
+                  >
+                </KitPress>
+                <KitButton
+                  v-if="joint.all > 0 && session.canWork"
+                  small
+                  plain
+                  :disabled="form.busy.value"
+                  @click="wholeJoint(joint.i)"
+                  >{{ joint.left > 0 ? 'All opened' : 'Not opened' }}</KitButton
+                >
+              </div>
+              <JointEdit
+                v-if="picked === joint.i"
+                :joint="joint"
+                :fasteners="view.fasteners.filter((fastener) => fastener.joint === joint.i)"
+                :can-work="session.canWork"
+                :busy="form.busy.value"
+                :errors="form.errors"
+                @choose="choose"
+                @mark="tapped"
+              />
             </li>
           </ol>
           <KitCollapse v-if="view.work.length > 0" title="How the hours add up">
@@ -230,10 +265,12 @@ const next = computed(() => {
   gap: 0.15rem;
 }
 .joints li {
+  border-bottom: 1px solid var(--line);
+}
+.line {
   display: flex;
   align-items: center;
   gap: 0.4rem;
-  border-bottom: 1px solid var(--line);
 }
 .joints li.on {
   background: var(--mark-soft);

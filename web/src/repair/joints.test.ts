@@ -2,24 +2,41 @@ import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { JointsView } from '@aspecta/contract/repair';
 import { bodyPlan, panelOf } from '@aspecta/core/body';
-import { fastenersOf, jointWork, meanHours, panelJoints } from '@aspecta/core/repair';
+import {
+  closedJoints,
+  closedWork,
+  closingsOf,
+  fastenersOf,
+  meanHours,
+  panelJoints,
+  placeOf,
+  type JointChoice,
+} from '@aspecta/core/repair';
 import { button, FakeServer, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import JointsPage from './JointsPage.vue';
 
 const plan = bodyPlan('saloon');
 let server: FakeServer;
 
-const viewOf = (id: string, opened: readonly string[] = []): JointsView => {
+const viewOf = (id: string, opened: readonly string[] = [], choices: readonly JointChoice[] = []): JointsView => {
   const own = panelOf(plan, id);
-  const joints = panelJoints(plan, own);
-  const work = jointWork(joints, { visible: own.visible, made: false });
+  const how = { visible: own.visible, made: false };
+  const joints = closedJoints(panelJoints(plan, own), { ...how, choices });
+  const work = closedWork(joints, how);
   return {
     repairId: 'r',
     panel: id,
     choice: 'whole',
     piece: own.outline,
     whole: true,
-    joints,
+    joints: joints.map((joint) => ({
+      ...joint,
+      at: [...placeOf(joint)] as [number, number],
+      ways: [...closingsOf(joint)],
+      notes: [],
+      hours: meanHours(closedWork([joint], how)),
+    })),
+    version: choices.length,
     fasteners: fastenersOf(joints).map((fastener) => ({
       ...fastener,
       state: opened.includes(fastener.id) ? ('opened' as const) : ('holds' as const),
@@ -50,7 +67,7 @@ describe('the joints of a piece', () => {
     const view = viewOf('sill-l');
     const page = await open(view);
     expect(page.text()).toContain(`${view.fasteners.length} fasteners`);
-    expect(page.text()).toContain('37 spots every 38 mm · 3 sheets: they part in an order');
+    expect(page.text()).toContain('plug welds · 37 spots every 38 mm · 3 sheets: they part in an order');
     expect(page.text()).toContain('Front floor to inner sill, left');
     expect(page.text()).toContain(`About ${view.hours.toFixed(1)} h`);
     expect(page.findAll('.fastener')).toHaveLength(view.fasteners.length);
@@ -86,5 +103,83 @@ describe('the joints of a piece', () => {
   it('of what is treated are none', async () => {
     const page = await open({ ...viewOf('sill-l'), choice: 'treat', joints: [], fasteners: [], work: [], hours: 0 });
     expect(page.text()).toContain('treated and kept');
+  });
+
+  describe('one by one', () => {
+    const picked = async (view = viewOf('sill-l')) => {
+      const page = await open(view);
+      await page.findAll('.pick')[0]!.trigger('click');
+      const joint = view.joints[0]!;
+      return { page, view, joint };
+    };
+
+    it('are closed in another way, by the version that was seen', async () => {
+      const { page, joint } = await picked();
+      server.on('PUT /repairs/r/joints', (body) =>
+        viewOf('sill-l', [], [{ at: joint.at, kind: joint.kind, closing: body['closing'] as 'spot' }]),
+      );
+      expect(page.get('.edit').text()).toContain('As the house does it.');
+      await page.get('.edit input[value=spot]').setValue(true);
+      await flushPromises();
+      expect(server.to('PUT /repairs/r/joints')).toEqual([
+        { at: joint.at, kind: joint.kind, closing: 'spot', pitch: null, found: null, version: 0 },
+      ]);
+      expect(page.get('.edit').text()).toContain('Chosen for this repair.');
+      await button(page, 'As the house does it').trigger('click');
+      await flushPromises();
+      expect(server.to('PUT /repairs/r/joints').at(-1)).toMatchObject({ closing: null, version: 1 });
+    });
+
+    it('take a distance of their welds in the unit of the shop, and refuse what is none', async () => {
+      signIn('owner', 'in');
+      const { page } = await picked();
+      server.on('PUT /repairs/r/joints', viewOf('sill-l'));
+      const every = page.get('.edit form input');
+      await every.setValue('wide');
+      await page.get('.edit form').trigger('submit');
+      expect(page.text()).toContain('Write a length, in inches');
+      await every.setValue('1 1/2');
+      await page.get('.edit form').trigger('submit');
+      await flushPromises();
+      expect(server.to('PUT /repairs/r/joints')[0]!['pitch']).toBeCloseTo(38.1, 6);
+      expect(page.text()).not.toMatch(/\d mm/);
+    });
+
+    it('are counted on the car, and what is no number is not taken', async () => {
+      const { page, joint } = await picked();
+      server.on('PUT /repairs/r/joints', viewOf('sill-l', [], [{ at: joint.at, kind: joint.kind, found: 31 }]));
+      const count = page.findAll('.edit form input')[1]!;
+      await count.setValue('some');
+      await page.findAll('.edit form')[1]!.trigger('submit');
+      expect(page.text()).toContain('Write how many there are');
+      await count.setValue('31');
+      await page.findAll('.edit form')[1]!.trigger('submit');
+      await flushPromises();
+      expect(server.to('PUT /repairs/r/joints')[0]).toMatchObject({ closing: null, pitch: null, found: 31 });
+      expect(page.get('.edit').text()).toContain('Counted on the car');
+      expect(page.findAll('.one')).toHaveLength(31);
+      await button(page, 'As reckoned').trigger('click');
+      expect(server.to('PUT /repairs/r/joints').at(-1)).toMatchObject({ found: null });
+    });
+
+    it('have each fastener to press, also without a mouse', async () => {
+      const { page, view } = await picked();
+      server.on('PUT /repairs/r/fasteners', viewOf('sill-l', [view.fasteners[0]!.id]));
+      const first = page.get('[aria-label="1: holds"]');
+      await first.trigger('click');
+      await flushPromises();
+      expect(server.to('PUT /repairs/r/fasteners')).toEqual([{ ids: [view.fasteners[0]!.id], state: 'opened' }]);
+      expect(page.get('[aria-label="1: opened"]').text()).toBe('1 ✓');
+    });
+
+    it('show what somebody else has chosen meanwhile', async () => {
+      const { page } = await picked();
+      server.on('PUT /repairs/r/joints', () =>
+        problem('conflict', 'changed', 409, { current: { ...viewOf('sill-l'), version: 4 } }),
+      );
+      await page.get('.edit input[value=spot]').setValue(true);
+      await flushPromises();
+      expect(page.text()).toContain('Somebody else has changed how these joints are closed');
+    });
   });
 });

@@ -1,0 +1,22 @@
+import { together, type Element } from './joint.ts';
+import type { ClosedJoint } from './closings.ts';
+import { jointWork } from './jointWork.ts';
+import { lineWork } from './lineWork.ts';
+
+/**
+ * What has to be done at all joints of a piece: what is cut within the sheet, and the edges that it takes in.
+ *
+ * @param joints with how each is closed
+ * @param how visible: welds are dressed fully; made: by hand, not bought with its edges
+ */
+export function closedWork(
+  joints: readonly ClosedJoint[],
+  { visible, made }: { visible: boolean; made: boolean },
+): Element[] {
+  const inSheet = joints.filter(({ kind }) => kind === 'cut');
+  const edges = joints.filter(({ kind }) => kind !== 'cut');
+  return together([
+    ...inSheet.flatMap(({ length, closing, welds }) => lineWork(length, { visible, closing, welds })),
+    ...jointWork(edges, { visible, made }),
+  ]);
+}

@@ -1,0 +1,160 @@
+import { finite } from '../check.ts';
+import { between, toLine, type Point } from '../geometry/index.ts';
+import { refuse } from '../problem.ts';
+import type { Closing, JointFacts } from './joint.ts';
+import type { PieceJoint } from './ofPanel.ts';
+
+/** How a shop closes joints of which nobody has said anything else (the schools of the trade). */
+export interface Schools {
+  /** A cut in sheet that is seen. */
+  seen: 'butt' | 'lap' | 'joggle';
+  /** A cut in sheet that stays hidden. */
+  hidden: 'butt' | 'lap' | 'joggle';
+  /** A flange that was spot-welded. */
+  flange: 'plug' | 'spot';
+}
+export const schoolDefaults: Schools = { seen: 'butt', hidden: 'butt', flange: 'plug' };
+
+/** What a person has said of the stretch that passes a place: how it is closed, and how far apart its welds stand. mm. */
+export interface JointChoice {
+  at: readonly [number, number];
+  /** As built, so that a line that has moved does not give a cut the closing of a flange. */
+  kind: string;
+  /** As the house does it where it is left out. */
+  closing?: Closing | undefined;
+  /** Distance of its plugs, spots, bolts or rivets; as built where it is left out. */
+  pitch?: number | undefined;
+  /** Fasteners that were found there; reckoned from the pitch where it is left out. */
+  found?: number | undefined;
+}
+
+/** A joint with how it is closed. */
+export interface ClosedJoint extends PieceJoint {
+  closing: Closing;
+  /** Plugs, spots, bolts or rivets with which it is closed. */
+  welds: number;
+  /** Distance of those, mm; undefined where there are none. */
+  weldPitch?: number | undefined;
+  /** A person has said how; else it follows the house rules. */
+  chosen: boolean;
+  /** Its fasteners were counted on the car. */
+  counted: boolean;
+}
+
+const WAYS: Readonly<Record<string, readonly Closing[]>> = {
+  cut: ['butt', 'lap', 'joggle'],
+  spot: ['plug', 'spot', 'butt'],
+  braze: ['braze', 'plug'],
+  hem: ['hem'],
+  bolt: ['bolt', 'plug'],
+  rivet: ['rivet', 'plug'],
+};
+/** In which ways can such a joint be closed? A lip or gutter that is spotted to the sheet behind it is welded as well as made. */
+export const closingsOf = ({ kind, fasteners }: Pick<JointFacts, 'kind' | 'fasteners'>): readonly Closing[] =>
+  WAYS[kind] ?? (fasteners > 0 ? ['plug', 'spot'] : ['make']);
+
+/** mm. Plugs along a lap or joggle that nobody has set otherwise (T-10). */
+export const LAP_PITCH = 35;
+/** mm. A choice counts for the stretch that passes it this near: a line may be moved a little without losing it. */
+const REACH = 80;
+/** Are its welds counted one by one, not by the length? */
+const isCounted = (closing: Closing) => ['joggle', 'plug', 'spot', 'bolt', 'rivet'].includes(closing);
+
+/**
+ * How is each joint of a piece closed? As a person has said, else as the house does it.
+ *
+ * @param joints of the piece, lengths mm
+ * @param how visible: the sheet is seen; schools of the shop; choices of the person
+ * @throws Problem naming the field: a pitch of nothing, a closing that such a joint cannot have
+ * Source: common practice, no published source (TRADE: schools of joints; T-10, T-40).
+ * @example closedJoints([{ kind: 'cut', name: 'in the sheet', length: 500, fasteners: 0, line: [[0, 0], [500, 0]] }], { visible: true }).map(({ closing, welds }) => [closing, welds]) // → [["butt", 0]]
+ */
+export function closedJoints(
+  joints: readonly PieceJoint[],
+  {
+    visible,
+    schools = schoolDefaults,
+    choices = [],
+  }: { visible: boolean; schools?: Schools; choices?: readonly JointChoice[] },
+): ClosedJoint[] {
+  const said = ownersOf(joints, choices);
+  return joints.map((asBuilt, i): ClosedJoint => {
+    const choice = said.get(i);
+    if (choice?.found !== undefined) finite('found', choice.found, { min: 0, max: 2000 });
+    const joint = { ...asBuilt, fasteners: choice?.found ?? asBuilt.fasteners };
+    const ways = closingsOf(asBuilt);
+    const usual = joint.kind === 'cut' ? (visible ? schools.seen : schools.hidden) : schools.flange;
+    const closing = choice?.closing ?? (ways.includes(usual) ? usual : ways[0]!);
+    if (!ways.includes(closing))
+      refuse('unknown-closing', 'closing', `Such a joint is closed by ${ways.join(', ')}; choose one of these.`);
+    if (choice?.pitch !== undefined) finite('pitch', choice.pitch, { min: 10, max: 500, unit: 'mm' });
+    const weldPitch = isCounted(closing) ? (choice?.pitch ?? joint.pitch ?? LAP_PITCH) : undefined;
+    return {
+      ...joint,
+      closing,
+      weldPitch,
+      // As many as there were, where nothing is said of their distance.
+      welds:
+        weldPitch === undefined
+          ? 0
+          : choice?.pitch === undefined && joint.fasteners > 0
+            ? joint.fasteners
+            : Math.max(1, Math.round(joint.length / weldPitch)),
+      chosen: choice?.closing !== undefined || choice?.pitch !== undefined,
+      counted: choice?.found !== undefined,
+    };
+  });
+}
+
+/** The joint to which each choice belongs: of its kind the one that passes nearest, near enough; the last word counts. */
+function ownersOf(joints: readonly PieceJoint[], choices: readonly JointChoice[]): Map<number, JointChoice> {
+  const owners = new Map<number, JointChoice>();
+  for (const choice of choices) {
+    const near = joints
+      .map(({ kind, line }, i) => ({ i, kind, far: toLine(choice.at as Point, line) }))
+      .filter(({ kind, far }) => kind === choice.kind && far <= REACH)
+      .sort((a, b) => a.far - b.far)[0];
+    if (near) owners.set(near.i, choice);
+  }
+  return owners;
+}
+
+/** The place by which a choice keeps to its stretch: the middle of its line. */
+export function placeOf({ line }: Pick<PieceJoint, 'line'>): Point {
+  const lengths = line.slice(1).map((p, i) => between(line[i]!, p));
+  let left = lengths.reduce((sum, length) => sum + length, 0) / 2;
+  for (const [i, length] of lengths.entries()) {
+    if (left <= length) {
+      const share = length === 0 ? 0 : left / length;
+      const [a, b] = [line[i]!, line[i + 1]!];
+      return [a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share];
+    }
+    left -= length;
+  }
+  return line[0]!;
+}
+
+/** What to look out for where a joint is closed so, each in a sentence. mm. */
+export function closingNotes(
+  { closing, line, kind }: ClosedJoint,
+  { mounts, radius }: { mounts: readonly { at: Point; name: string }[]; radius: number },
+): string[] {
+  const out: string[] = [];
+  const overlaps = closing === 'lap' || closing === 'joggle';
+  if (overlaps)
+    out.push(
+      'An overlap holds water: the lower sheet lies outside so that water runs over it, both faces are coated before it closes, and it is sealed.',
+    );
+  const near = overlaps ? mounts.filter(({ at }) => toLine(at, line) < radius) : [];
+  for (const { name } of near)
+    out.push(
+      `It lies within ${radius} mm of a mount (${name}), where an overlap may not count: butt it, or ask a qualified person.`,
+    );
+  if (kind === 'spot' && closing === 'butt')
+    out.push(
+      'The old lip stays and the piece is butted to it: about 12 mm of sound lip is enough to weld to, one thinned by grinding is not.',
+    );
+  if ((kind === 'bolt' || kind === 'rivet') && closing === 'plug')
+    out.push('Welded it cannot be taken off again; steel and aluminium are never welded to one another.');
+  return out;
+}

@@ -1,0 +1,158 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import {
+  CLOSING_WORDS,
+  FASTENER_WORDS,
+  type ClosingChange,
+  type FastenerView,
+  type JointView,
+} from '@aspecta/contract/repair';
+import type { Closing } from '@aspecta/core/repair';
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import { hours, useUnits } from '../shell/units.ts';
+
+/* One joint in the hand: how it is closed, how far apart its welds stand, and each of its fasteners to mark. */
+const props = defineProps<{
+  joint: JointView;
+  fasteners: readonly FastenerView[];
+  canWork: boolean;
+  busy: boolean;
+  errors: Readonly<Record<string, string>>;
+}>();
+const emit = defineEmits<{
+  choose: [change: Omit<ClosingChange, 'version'>];
+  mark: [fastener: FastenerView];
+}>();
+const units = useUnits();
+const ways = computed(() => props.joint.ways.map((value) => ({ value, label: CLOSING_WORDS[value] })));
+const closing = computed({
+  get: () => props.joint.closing,
+  set: (value: Closing) => choose(value, null),
+});
+const shown = () => (props.joint.weldPitch === undefined ? '' : units.length(props.joint.weldPitch));
+const pitch = ref(shown());
+const wrong = ref<string | null>(null);
+watch(
+  () => props.joint,
+  () => {
+    pitch.value = shown();
+    wrong.value = null;
+    count.value = String(props.joint.fasteners);
+    badCount.value = null;
+  },
+);
+/** What is said of it now, with what is said anew. */
+function say(change: Partial<Pick<ClosingChange, 'closing' | 'pitch' | 'found'>>): void {
+  const { at, kind, chosen, counted, weldPitch, fasteners } = props.joint;
+  emit('choose', {
+    ...{ at, kind },
+    closing: chosen ? props.joint.closing : null,
+    pitch: chosen && weldPitch !== undefined ? weldPitch : null,
+    found: counted ? fasteners : null,
+    ...change,
+  });
+}
+const choose = (way: Closing | null, mm: number | null) => say({ closing: way, pitch: mm });
+/** How many there really are, as it is typed. */
+const count = ref(String(props.joint.fasteners));
+const badCount = ref<string | null>(null);
+function setCount(): void {
+  if (count.value.trim() === String(props.joint.fasteners)) return;
+  const found = Number(count.value);
+  const right = count.value.trim() !== '' && Number.isInteger(found) && found >= 0;
+  badCount.value = right ? null : 'Write how many there are, in digits.';
+  if (right) say({ found });
+}
+function setPitch(): void {
+  // What stands there as it was written is rounded: reading it back would change it.
+  if (pitch.value === shown()) return;
+  const mm = units.read(pitch.value);
+  wrong.value = mm === null ? `Write a length, in ${units.word.value} or with its unit.` : null;
+  if (mm !== null) choose(props.joint.closing, mm);
+}
+const welds = computed(() => {
+  const [one, many] = FASTENER_WORDS[props.joint.closing] ?? ['plug', 'plugs'];
+  return `${props.joint.welds} ${props.joint.welds === 1 ? one : many}`;
+});
+const STATE_WORDS = { holds: 'holds', opened: 'opened', loose: 'loose already' } as const;
+</script>
+
+<template>
+  <section class="edit" :aria-label="joint.name">
+    <KitChips v-if="ways.length > 1 && canWork" v-model="closing" legend="Closed by" :options="ways" />
+    <p v-else class="small">
+      <span class="soft">Closed by</span> <strong>{{ CLOSING_WORDS[joint.closing] }}</strong>
+    </p>
+    <form v-if="joint.weldPitch !== undefined && canWork" class="row" @submit.prevent="setPitch">
+      <KitField v-slot="{ bind }" label="One every" :error="wrong ?? errors['pitch']">
+        <KitInput mono v-bind="bind" v-model="pitch" autocomplete="off" @change="setPitch" />
+      </KitField>
+      <span class="mono small">{{ welds }}</span>
+    </form>
+    <p class="small">
+      About {{ hours(joint.hours) }} to open and close it.
+      <template v-if="joint.chosen"
+        >Chosen for this repair.
+        <KitButton v-if="canWork" small plain :disabled="busy" @click="choose(null, null)"
+          >As the house does it</KitButton
+        ></template
+      >
+      <span v-else class="soft">As the house does it.</span>
+    </p>
+    <form v-if="(joint.pitch ?? 0) > 0 && canWork" class="row" @submit.prevent="setCount">
+      <KitField
+        v-slot="{ bind }"
+        label="Found here"
+        :hint="joint.counted ? 'Counted on the car' : 'Reckoned from the pitch: count them'"
+        :error="badCount ?? errors['found']"
+      >
+        <KitInput mono v-bind="bind" v-model="count" inputmode="numeric" autocomplete="off" @change="setCount" />
+      </KitField>
+      <KitButton v-if="joint.counted" small plain :disabled="busy" @click="say({ found: null })">As reckoned</KitButton>
+    </form>
+    <p v-for="note in joint.notes" :key="note" class="small note">{{ units.said(note) }}</p>
+    <div v-if="fasteners.length > 0 && canWork" class="each" role="group" aria-label="Each of them">
+      <KitButton
+        v-for="fastener in fasteners"
+        :key="fastener.id"
+        small
+        class="one"
+        :class="fastener.state"
+        :disabled="busy"
+        :aria-label="`${fastener.n}: ${STATE_WORDS[fastener.state]}`"
+        @click="emit('mark', fastener)"
+        >{{ fastener.n }}{{ fastener.state === 'opened' ? ' ✓' : fastener.state === 'loose' ? ' ×' : '' }}</KitButton
+      >
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.edit {
+  display: grid;
+  gap: 0.5rem;
+  padding: 0.5rem 0.25rem 0.75rem 0.75rem;
+  border-left: 3px solid var(--mark);
+}
+.edit p {
+  margin: 0;
+}
+.edit form {
+  align-items: end;
+}
+.note {
+  border-left: 3px solid var(--failing);
+  padding-left: 0.5rem;
+}
+.each {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem;
+}
+.one {
+  min-width: 48px;
+}
+</style>
