@@ -101,7 +101,9 @@ export const verdictCalculations = [
               },
               '',
               {
-                class: Joi.string().description('through, thin, pitted, filler or old-repair'),
+                class: Joi.string().description(
+                  'through, thin, pitted, filler, old-repair, missing, hole, opening or dent',
+                ),
                 toMount: mm('to the nearest mount').allow(null),
                 joints: many(joint, 'edges of the panel that the patch takes in'),
               },

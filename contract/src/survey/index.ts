@@ -61,6 +61,10 @@ export const ZONE_CLASSES: Record<ZoneClass, string> = {
   pitted: 'Pitted',
   filler: 'Filler',
   'old-repair': 'Earlier repair',
+  missing: 'Metal missing',
+  hole: 'Hole to close',
+  opening: 'Opening to make',
+  dent: 'Dent or low',
 };
 
 export interface ZoneInput {

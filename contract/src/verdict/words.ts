@@ -8,4 +8,5 @@ export const OPTION_WORDS: Readonly<Record<OptionId, { name: string; decided: st
   whole: { name: 'Whole panel', decided: 'fit a whole panel' },
   make: { name: 'Make it', decided: 'make the panel' },
   overlay: { name: 'Sheet laid over', decided: 'lay a new sheet over it' },
+  open: { name: 'Opening', decided: 'make the opening' },
 };

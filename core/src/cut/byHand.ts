@@ -28,12 +28,16 @@ const MOST_CORNERS = 80;
  * metal, drains, joints and cost follow as for a line that was found. Where a corner lies beyond the
  * edge of the panel, the piece goes out to the edge.
  *
- * @param corners of the line, mm, in order; 3 to 80
+ * @param corners of the line, mm, in order; 3 to 80. They are rounded by the rules of the shop unless `sharp`
  * @throws Problem naming the field: a line that crosses itself, corners on one another, a line beside the panel or the damage
  * Source: common practice, no published source.
  * @example lineByHand({ panel: { outline: [[0, 0], [600, 0], [600, 400], [0, 400]] }, damage: [[[100, 100], [160, 100], [160, 150], [100, 150]]], margin: 20, corners: [[70, 70], [190, 70], [190, 180], [70, 180]] }).cutLength.toFixed(0) // → '434'
  */
-export function lineByHand({ corners, ...task }: CutTask & { corners: readonly (readonly number[])[] }): CutLine {
+export function lineByHand({
+  corners,
+  sharp = false,
+  ...task
+}: CutTask & { corners: readonly (readonly number[])[]; sharp?: boolean }): CutLine {
   const ground = groundOf(task);
   const places = list<readonly number[]>('corners', corners, 3, MOST_CORNERS).map((corner, i): Point => [
     finite(`corners[${i}][0]`, corner?.[0], { unit: 'mm' }),
@@ -61,7 +65,7 @@ export function lineByHand({ corners, ...task }: CutTask & { corners: readonly (
   return {
     ...lineFrom(ground, {
       laid,
-      rounded: (inset) => roundedWithin(laid, inset, ground),
+      rounded: (inset) => roundedWithin(laid, inset, sharp ? 0 : ground.rules.cornerRadius),
       followedAt: (place) => followed(place, laid, ground),
       whyFree: WHY.hand,
     }),
@@ -71,7 +75,7 @@ export function lineByHand({ corners, ...task }: CutTask & { corners: readonly (
 }
 
 /** The ring moved in, its corners sharp where they were, then rounded. */
-function roundedWithin(laid: Ring, inset: number, { rules }: Ground): Ring {
+function roundedWithin(laid: Ring, inset: number, radius: number): Ring {
   const inner =
     inset === 0
       ? laid
@@ -80,7 +84,8 @@ function roundedWithin(laid: Ring, inset: number, { rules }: Ground): Ring {
           [],
         );
   // Of a piece that is narrower than the blade nothing is left: it is marked as it is.
-  return roundCorners(inner.length > 2 ? inner : laid, Math.max(1, rules.cornerRadius - inset));
+  const ring = inner.length > 2 ? inner : laid;
+  return radius === 0 ? ring : roundCorners(ring, Math.max(1, radius - inset));
 }
 
 /** mm. A run that is laid so near to a crease, all along, follows it. */

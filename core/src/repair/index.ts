@@ -16,5 +16,5 @@ export {
 } from './closings.ts';
 export { lineWork } from './lineWork.ts';
 export { panelJoints, pieceJoints, spotsOf, type PieceJoint } from './ofPanel.ts';
-export { PACES, type Minutes } from './paces.ts';
+export { PACES, ROUGHLY, type Minutes } from './paces.ts';
 export { stretchesOf, type OutlineEdge, type Stretch } from './stretches.ts';

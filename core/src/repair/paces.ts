@@ -27,6 +27,7 @@ export const PACES = {
   unbolt: [20, 30, 60],
   adjust: [20, 30, 60],
   flangeDm: [1.5, 3, 6],
+  planishDm2: [5, 10, 22],
   fillDm2: [4, 7, 14],
   findDm: [0.4, 0.8, 2],
   meltDm: [3, 5, 9],

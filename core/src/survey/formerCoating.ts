@@ -1,6 +1,7 @@
 import { inPolygon, type Polygon } from '../geometry/index.ts';
 import type { ZoneClass } from './panelState.ts';
 import type { Reading } from './reading.ts';
+import { isWork } from './work.ts';
 
 /** A place where somebody has seen the metal itself. */
 export interface BarePlace {
@@ -13,9 +14,9 @@ export interface BarePlace {
 /** What one has to have done to see the metal itself. */
 const SHOWS_METAL: ReadonlySet<string> = new Set(['stripped', 'blasted', 'opened']);
 
-/** Does a zone of this evidence and class say that its metal was seen? Filler that is still there hides it. */
+/** Does a zone of this evidence and class say that its metal was seen? Filler that is still there hides it, and what is only to be done says nothing of it. */
 export const showsMetal = (evidence: string, name: ZoneClass): boolean =>
-  SHOWS_METAL.has(evidence) && name !== 'filler';
+  SHOWS_METAL.has(evidence) && name !== 'filler' && (name === 'missing' || !isWork(name));
 
 /**
  * What of the readings still tells of the car as it is? A coating that was read before its place was

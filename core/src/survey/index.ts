@@ -61,3 +61,4 @@ export { walkRound, walkCoverage, NEAR_MOUNT, type PastId, type WalkPlace } from
 export { zonePolygon, zoneDistances, mergeZones, subtractZone, splitZone } from './zoneShape.ts';
 export { gaugeLine, type GaugeLine } from './gaugeLine.ts';
 export { fillerReading, type FillerReading } from './fillerReading.ts';
+export { isRim, isWork } from './work.ts';

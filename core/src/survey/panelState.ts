@@ -4,7 +4,8 @@ import { coatingClass, metalClass, surveyRules, type SurveyRules } from './class
 import { metalOf, type Reading } from './reading.ts';
 
 export type PanelCondition = 'unmeasured' | 'sound' | 'worn' | 'thin' | 'through' | 'filler';
-export type ZoneClass = 'through' | 'thin' | 'pitted' | 'filler' | 'old-repair';
+export type ZoneClass =
+  'through' | 'thin' | 'pitted' | 'filler' | 'old-repair' | 'missing' | 'hole' | 'opening' | 'dent';
 
 export interface PanelState {
   condition: PanelCondition;
@@ -72,7 +73,7 @@ export function panelState({
 }
 
 function worst(found: ReadonlySet<string>, filler: boolean, coverage: number): PanelCondition {
-  if (found.has('through')) return 'through';
+  if (found.has('through') || found.has('missing')) return 'through';
   if (found.has('failing') || found.has('thin') || found.has('pitted') || found.has('old-repair')) return 'thin';
   if (filler) return 'filler';
   if (coverage < COVERAGE_TO_CALL) return 'unmeasured';

@@ -1,4 +1,5 @@
 import { finite, list } from '../check.ts';
+import { refuse } from '../problem.ts';
 import { uniforms } from '../random.ts';
 import {
   COATED_FACES,
@@ -6,6 +7,7 @@ import {
   elementsOf,
   isBought,
   isCutIn,
+  OPENING_EDGE,
   kindOfWork,
   type Element,
   type OptionId,
@@ -15,6 +17,7 @@ import type { JointFacts } from '../repair/index.ts';
 import { pertTables } from './pertTable.ts';
 import { reasonsFor, ruledOut } from './reasons.ts';
 import { houseDefaults, type House, type Rates, type Repair } from './repair.ts';
+import { isRim, isWork } from '../survey/index.ts';
 import { spreadOf, type Spread } from './simulate.ts';
 
 export interface VerdictOption {
@@ -58,9 +61,10 @@ const TITLES: Record<OptionId, string> = {
   whole: 'Fit a whole panel',
   make: 'Make the panel',
   overlay: 'Lay a new sheet over it',
+  open: 'Make the opening',
 };
 /** Every option, in the order in which they are shown. */
-export const OPTIONS: readonly OptionId[] = ['treat', 'patch', 'part', 'whole', 'make', 'overlay'];
+export const OPTIONS: readonly OptionId[] = ['treat', 'patch', 'part', 'whole', 'make', 'overlay', 'open'];
 const SEED = 20_260;
 /** Minutes of setting up and clearing away for any option; common practice, no published source. */
 const SETTING_UP = [10, 20, 40] as const;
@@ -79,7 +83,7 @@ export function compare({ repair, rates, house }: { repair: Repair; rates: Rates
   check(repair, rates, rules);
   const damage = damagedArea(repair);
   const near = repair.zones.some((zone) => zone.toMount !== null && zone.toMount < rules.mountRadius);
-  const offered = OPTIONS.filter((id) => id !== 'overlay' || rules.overlay);
+  const offered = offeredFor(repair, rules);
   const tables = pertTables();
   const luck = chanceOf(rules.runs);
   const drawn = offered.map((id) => simulateOption(id, repair, rates, rules, tables, luck));
@@ -112,6 +116,14 @@ export function compare({ repair, rates, house }: { repair: Repair; rates: Rates
       ? `Part of this damage lies within ${rules.mountRadius} mm of a mount. There only continuous or as-built welds of metal of equal thickness count; never filler, sealer, rivets or overlap on rust. Follow your local code and the maker’s manual, and ask a qualified person.`
       : null,
   };
+}
+
+/** What can be weighed at all: an opening is made, and damage is repaired; the two are decided by themselves. */
+function offeredFor({ zones }: Repair, rules: House): OptionId[] {
+  const openings = zones.filter((zone) => zone.class === 'opening').length;
+  if (openings > 0 && openings < zones.length)
+    refuse('mixed', 'repair.zones', 'An opening to make is decided by itself: choose it without the damage beside it.');
+  return OPTIONS.filter((id) => (id === 'open') === openings > 0 && (id !== 'overlay' || rules.overlay));
 }
 
 /** Days for the coats to cure (T-19); common practice, no published source. */
@@ -199,7 +211,8 @@ function simulateOption(id: OptionId, repair: Repair, rates: Rates, house: House
   const samplers = elements.map(({ minutes }) => tables(minutes));
   const streams = elements.map((element) => luck.of(kindOfWork(element)));
   // What the cut reveals makes patches grow; a whole panel takes its own damage away, but not what lies behind.
-  const median = isCutIn(id) ? house.hiddenMedian : 1 + (house.hiddenMedian - 1) / 2;
+  const seenWhole = repair.zones.every((zone) => isWork(zone.class));
+  const median = seenWhole ? 1 : isCutIn(id) ? house.hiddenMedian : 1 + (house.hiddenMedian - 1) / 2;
   const outlay = Math.round(outlayOf(id, repair, rates));
   const hours = new Float64Array(house.runs);
   const cost = new Float64Array(house.runs);
@@ -224,6 +237,8 @@ function outlayOf(id: OptionId, repair: Repair, rates: Rates): number {
   const damage = damagedArea(repair) / 10_000;
   const patch = repair.zones.reduce((sum, zone) => sum + zone.patchArea, 0) / 10_000;
   const weld = repair.zones.reduce((sum, zone) => sum + zone.patchPerimeter, 0) / 1000;
+  // Along the rim, so wide as it is coated; weld is in metres here.
+  if (id === 'open') return ((weld * 1000 * OPENING_EDGE) / 10_000) * COATED_FACES * rates.coatDm2;
   if (id === 'treat') return damage * 1.5 * rates.coatDm2;
   if (id === 'patch')
     return patch * 1.4 * rates.sheetDm2 + weld * rates.weldMetre + patch * COATED_FACES * rates.coatDm2;
@@ -268,6 +283,8 @@ function propose(options: readonly VerdictOption[], repair: Repair): { proposed:
   const lasting = open.filter((option) => !keepsPanel(option.id) || treatmentLasts(repair));
   const best = (lasting.length > 0 ? lasting : open).reduce((a, b) => (b.cost.p50 < a.cost.p50 ? b : a));
   const others = open.filter((option) => option !== best);
+  if (options.length === 1)
+    return { proposed: best.id, why: `${best.title}: there is one way to do it; this is what it takes.` };
   if (others.length === 0)
     return { proposed: best.id, why: `${best.title}: every other option is ruled out for ${repair.panel.name}.` };
   const next = others.reduce((a, b) => (b.cost.p50 < a.cost.p50 ? b : a));
@@ -289,7 +306,7 @@ const timesIn100 = (share: number): string =>
 
 /** Treating keeps what is pitted or filled; metal that is too thin stays too thin. */
 const treatmentLasts = (repair: Repair) =>
-  repair.zones.every((zone) => zone.class === 'pitted' || zone.class === 'filler');
+  repair.zones.every((zone) => ['pitted', 'filler', 'dent'].includes(zone.class));
 
 /** What a patch and the whole panel cost over the damaged share of the panel, its zones growing alike. */
 export interface CostByShare {
@@ -302,7 +319,7 @@ const SHARES = [0.01, 0.02, 0.05, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1
 
 /** Patching against the whole panel over the damaged share; null where the panel cannot be bought. */
 function byShare(repair: Repair, rates: Rates, house: House, damage: number, tables: Tables) {
-  if (!repair.offer) return null;
+  if (!repair.offer || repair.zones.every((zone) => isRim(zone.class))) return null;
   const rules = { ...house, runs: 400 };
   const luck = chanceOf(rules.runs);
   const whole = spreadOf(simulateOption('whole', repair, rates, rules, tables, luck).cost);

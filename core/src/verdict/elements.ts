@@ -1,15 +1,26 @@
-import { jointWork, LAP_PITCH, lineWork, PACES, together, type Element, type JointFacts } from '../repair/index.ts';
+import {
+  jointWork,
+  LAP_PITCH,
+  lineWork,
+  PACES,
+  ROUGHLY,
+  together,
+  type Element,
+  type JointFacts,
+} from '../repair/index.ts';
 import type { Repair } from './repair.ts';
 
 export type { Element } from '../repair/index.ts';
 
-/** treat and keep; patch; part of a repair panel; whole panel; make the panel; new sheet over treated metal, where the house allows it. */
-export type OptionId = 'treat' | 'patch' | 'part' | 'whole' | 'make' | 'overlay';
+/** treat and keep; patch; part of a repair panel; whole panel; make the panel; new sheet over treated metal, where the house allows it; an opening that is made. */
+export type OptionId = 'treat' | 'patch' | 'part' | 'whole' | 'make' | 'overlay' | 'open';
 
-/** A line is cut and welded in the panel itself. */
-export const isCutIn = (choice: OptionId): boolean => choice === 'patch' || choice === 'part';
-/** The panel stays whole: nothing of its edge is opened. */
-export const keepsPanel = (choice: OptionId): boolean => choice === 'treat' || choice === 'overlay';
+/** A piece is cut out of the panel and one welded in. */
+export const isLetIn = (choice: OptionId): boolean => choice === 'patch' || choice === 'part';
+/** A line is cut in the panel itself. */
+export const isCutIn = (choice: OptionId): boolean => isLetIn(choice) || choice === 'open';
+/** The panel stays in the car: nothing of its edge is opened. */
+export const keepsPanel = (choice: OptionId): boolean => ['treat', 'overlay', 'open'].includes(choice);
 /** A panel has to be bought. */
 export const isBought = (choice: OptionId): boolean => choice === 'part' || choice === 'whole';
 
@@ -44,6 +55,8 @@ export function elementsOf(option: OptionId, repair: Repair): Element[] {
       return makeElements(repair);
     case 'overlay':
       return overlayElements(repair);
+    case 'open':
+      return openElements(repair);
   }
 }
 
@@ -56,7 +69,11 @@ export const damagedArea = ({ zones, panel, layers = 1 }: Repair) =>
 
 function treatElements(repair: Repair): Element[] {
   const area = dm2(stripped(damagedArea(repair), repair));
+  const dented = dm2(repair.zones.reduce((sum, zone) => sum + (zone.class === 'dent' ? zone.area : 0), 0));
   return [
+    ...(dented > 0
+      ? [{ name: 'Raise and planish', count: dented, unit: 'dm²', minutes: PACES.planishDm2, rule: 'T-34' } as const]
+      : []),
     { name: 'Strip to clean metal', count: area, unit: 'dm²', minutes: PACES.stripDm2, rule: 'T-21' },
     {
       name:
@@ -169,6 +186,27 @@ function makeElements(repair: Repair): Element[] {
       rule: 'T-34',
     },
     ...wholeElements(repair),
+  ];
+}
+
+/** mm. So wide a strip along the edge of an opening is coated. */
+export const OPENING_EDGE = 30;
+
+/** Cut out along its rim, the edge turned so that the sheet stays stiff, dressed and coated. */
+function openElements({ zones, panel }: Repair): Element[] {
+  const rim = zones.reduce((sum, zone) => sum + zone.patchPerimeter, 0);
+  const bare = panel.visible ? 1 : ROUGHLY;
+  return [
+    { name: 'Mark and cut out', count: dm(rim), unit: 'dm', minutes: PACES.cutDm, rule: 'T-12' },
+    { name: 'Turn the edge of the opening', count: dm(rim), unit: 'dm', minutes: PACES.lipDm, rule: 'T-24' },
+    { name: 'Dress the edge', count: dm(rim) * bare, unit: 'dm', minutes: PACES.dressDm, rule: 'T-34' },
+    {
+      name: 'Coat the edge',
+      count: dm2(rim * OPENING_EDGE) * COATED_FACES,
+      unit: 'dm²',
+      minutes: PACES.coatDm2,
+      rule: 'T-19',
+    },
   ];
 }
 

@@ -1,4 +1,5 @@
 import { damagedArea, type OptionId } from './elements.ts';
+import { isWork, type ZoneClass } from '../survey/index.ts';
 import type { Repair } from './repair.ts';
 
 /** Share of a panel above which patches are usually regretted; common practice, no published source. */
@@ -13,6 +14,8 @@ const patchShare = ({ zones, panel, layers = 1 }: Repair) =>
 export function ruledOut(option: OptionId, repair: Repair, nearMount: boolean): string | null {
   const classes = new Set(repair.zones.map((zone) => zone.class));
   if (option === 'treat') {
+    if (classes.has('missing')) return 'Where metal is missing there is nothing to treat; it is let in anew.';
+    if (classes.has('hole')) return 'A hole is closed with metal, not with a coat.';
     if (classes.has('through')) return 'Metal that is through cannot be treated; it must be cut out.';
     if (classes.has('old-repair')) return 'An earlier repair is removed whole: rust is sandwiched under it.';
     if (classes.has('thin') && (repair.panel.structural || nearMount))
@@ -25,7 +28,7 @@ export function ruledOut(option: OptionId, repair: Repair, nearMount: boolean): 
   if ((option === 'patch' || option === 'part') && patchShare(repair) >= NEARLY_ALL)
     return `The line takes in ${Math.round(patchShare(repair) * 100)} % of the panel: that is the whole panel, and it is weighed as one.`;
   if (option === 'overlay') {
-    if (classes.has('through') || classes.has('old-repair'))
+    if (['through', 'old-repair', 'missing', 'hole'].some((name) => classes.has(name as ZoneClass)))
       return 'A sheet is laid over treated sound metal only; what is through or an earlier repair must come out.';
     if (repair.panel.structural || nearMount)
       return 'In load-bearing structure overlap on rust does not count: cut it out.';
@@ -70,7 +73,13 @@ export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; a
     if (panel.visible && panel.curvature !== 'double')
       no.push(`${Math.round(weld)} mm of weld in a soft, visible surface can warp it.`);
     if (panel.curvature === 'double') no.push('Double curvature: each patch has to be shaped, not only folded.');
-    no.push('What shows is never all of it: expect the patch to grow after the cut.');
+    if (zones.some((zone) => !isWork(zone.class)))
+      no.push('What shows is never all of it: expect the patch to grow after the cut.');
+  }
+  if (option === 'open') {
+    yes.push('Everything of it is known beforehand: no damage is hidden.');
+    no.push('It weakens the sheet: turn its edge, round its corners, and keep it clear of creases, seams and mounts.');
+    if (panel.structural) no.push('This panel carries load: ask a qualified person before anything is cut out of it.');
   }
   if (option === 'part') {
     yes.push('The pressing brings the shape: nothing has to be formed.');

@@ -35,7 +35,7 @@ export class CutService {
     this.db = db;
     this.services = services;
     const { bench } = services;
-    this.findLine = remembered((input: JobInput<'cutLine'>, asker: string) => bench.run('cutLine', input, asker));
+    this.findLine = remembered((input: JobInput<'lineAround'>, asker: string) => bench.run('lineAround', input, asker));
     this.layLine = remembered((input: JobInput<'lineByHand'>, asker: string) => bench.run('lineByHand', input, asker));
     this.findThinMetal = remembered((input: JobInput<'thinMetal'>, asker: string) =>
       bench.run('thinMetal', input, asker),
@@ -60,23 +60,26 @@ export class CutService {
     const thin = await this.findThinMetal({ sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal }, asker);
     const task = {
       panel: { ...cutPanelOf(body, panel, layer.id), unweldable: thin },
-      damage: zones.map((zone) => zone.ring),
       margin: settings.margin,
       house: settings,
     };
     const own = saved?.corners ?? null;
     const [found, hand] = await Promise.all([
-      this.findLine(task, asker).catch((error: unknown) => {
-        // Where no line is found the person's own still stands.
-        if (own && error instanceof Problem) return null;
-        throw error;
-      }),
-      own &&
-        this.layLine({ ...task, corners: own }, asker).catch((error: unknown) => {
-          // What has changed since it was laid: the page stays of use, and says so.
-          if (!tried && error instanceof Problem) return error;
+      this.findLine({ ...task, zones: zones.map(({ class: kind, ring }) => ({ class: kind, ring })) }, asker).catch(
+        (error: unknown) => {
+          // Where no line is found the person's own still stands.
+          if (own && error instanceof Problem) return null;
           throw error;
-        }),
+        },
+      ),
+      own &&
+        this.layLine({ ...task, damage: zones.map((zone) => zone.ring), corners: own }, asker).catch(
+          (error: unknown) => {
+            // What has changed since it was laid: the page stays of use, and says so.
+            if (!tried && error instanceof Problem) return error;
+            throw error;
+          },
+        ),
     ]);
     const laid = hand instanceof Problem ? null : hand;
     const line = laid ?? (found && withdrawn(found, hand));

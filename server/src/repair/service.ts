@@ -21,7 +21,7 @@ import {
   type ClosedJoint,
   type JointChoice,
 } from '@aspecta/core/repair';
-import { houseDefaults, isCutIn, keepsPanel, type OptionId } from '@aspecta/core/verdict';
+import { houseDefaults, isLetIn, keepsPanel, type OptionId } from '@aspecta/core/verdict';
 import type { CutService } from '../cut/service.ts';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
@@ -137,7 +137,7 @@ export class JointService {
     const { repair, vehicle } = await this.services.verdicts.own(caller, repairId);
     const panel = panelOf(vehicle.plan, repair.panel);
     const [cut, { schools }] = await Promise.all([
-      isCutIn(repair.choice) ? this.services.cuts.plan(caller, repairId) : null,
+      isLetIn(repair.choice) ? this.services.cuts.plan(caller, repairId) : null,
       this.services.shops.shop(caller),
     ]);
     const piece = cut?.line.outline ?? panel.outline;

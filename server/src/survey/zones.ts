@@ -14,6 +14,7 @@ import {
   mergeZones,
   splitZone,
   subtractZone,
+  isWork,
   zoneClassFrom,
   zoneDistances,
   zonePolygon,
@@ -224,7 +225,8 @@ export class ZoneService {
       finds: finds.filter((find) => !find.closed),
       bareSince: showsMetal(zone.evidence, zone.class) ? Date.now() : undefined,
     });
-    if (told && told.class !== zone.class && zone.overruled === '')
+    // What is to be done there is said by the person; no reading says otherwise.
+    if (told && !isWork(zone.class) && told.class !== zone.class && zone.overruled === '')
       refuse(
         'class-overruled',
         'overruled',

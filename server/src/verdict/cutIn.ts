@@ -1,15 +1,19 @@
 import { In, IsNull, type DataSource } from 'typeorm';
-import { isCutIn } from '@aspecta/core/verdict';
+import { isCutIn, type OptionId } from '@aspecta/core/verdict';
 import { RepairEntity, type RepairRow } from './entities.ts';
 
 export type CutInRepair = Pick<RepairRow, 'id' | 'vehicleId' | 'panel' | 'choice' | 'done'>;
 
-/** Repairs of these vehicles in which a line is cut and welded in the panel itself, oldest decision first. */
-export async function cutInRepairs(db: DataSource, vehicles: readonly { id: string }[]): Promise<CutInRepair[]> {
+/** Repairs of these vehicles in which a line is cut in the panel itself, or also welded, oldest decision first. */
+export async function cutInRepairs(
+  db: DataSource,
+  vehicles: readonly { id: string }[],
+  of: (choice: OptionId) => boolean = isCutIn,
+): Promise<CutInRepair[]> {
   const rows = await db.manager.find(RepairEntity, {
     where: { vehicleId: In(vehicles.map(({ id }) => id)), deletedAt: IsNull() },
     select: { id: true, vehicleId: true, panel: true, choice: true, done: true },
     order: { decidedAt: 'ASC' },
   });
-  return rows.filter((row) => isCutIn(row.choice));
+  return rows.filter((row) => of(row.choice));
 }

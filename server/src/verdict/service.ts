@@ -1,7 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import { IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { OPTION_WORDS, type Redecision, type RepairView, type VerdictView } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
-import { isBought, type OptionId } from '@aspecta/core/verdict';
+import { isBought, isCutIn, type OptionId } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
@@ -15,6 +16,7 @@ import type { ZoneService } from '../survey/zones.ts';
 import type { Workbench } from '../work/bench.ts';
 import { RepairEntity, type RepairRow } from './entities.ts';
 import type { OfferService } from './offers.ts';
+import { groupsOf } from './weighing.ts';
 import { asDecided, repairView, staleOf, stepOf } from './view.ts';
 import { chosen, weigh } from './weigh.ts';
 
@@ -96,7 +98,7 @@ export class VerdictService {
     return repairView(repair, zones, orders);
   }
 
-  /** Keeps the decision with its reason; a whole panel goes into the order book. */
+  /** Keeps the decision with its reason: one repair for each patch, the first of them is answered. A panel that is bought goes into the order book. */
   async decide(
     caller: Caller,
     vehicleId: string,
@@ -109,10 +111,12 @@ export class VerdictService {
       return this.repair(caller, known.id);
     }
     const zones = await this.services.zones.byIds(vehicleId, input.zoneIds);
-    const { figures, offer } = await this.figures(caller, vehicle, zones, input.choice);
-    const row: RepairRow = {
+    // Each patch has its own line and its own state, unless a person joins them afterwards.
+    const groups = isCutIn(input.choice) ? groupsOf(zones) : [zones];
+    const decided = await Promise.all(groups.map((group) => this.figures(caller, vehicle, group, input.choice)));
+    const rows = decided.map(({ figures }, i): RepairRow => ({
       ...figures,
-      id: input.id,
+      id: i === 0 ? input.id : randomUUID(),
       vehicleId,
       panel: zones[0]!.panel,
       reason: input.reason,
@@ -123,12 +127,14 @@ export class VerdictService {
       earlier: null,
       withdrawn: null,
       deletedAt: null,
-    };
+    }));
+    const [row] = rows as [RepairRow];
+    const { offer } = decided[0]!;
     await changeOf(this.db, vehicleId, async (manager) => {
       // The same decision sent twice at once: the first has just been kept.
       if (await manager.existsBy(RepairEntity, { id: row.id })) return;
       await this.refuseDecided(manager, vehicleId, input.zoneIds);
-      await manager.insert(RepairEntity, row);
+      await manager.insert(RepairEntity, rows);
       if (isBought(input.choice) && offer) await this.services.orders.wantPanel(manager, caller, row, offer);
       await record(manager, caller, vehicleId, 'verdict', said(vehicle, row, input));
     });

@@ -260,10 +260,47 @@ describe('a change of mind', () => {
     expect(body).toMatchObject({ done: true, earlier: [], decidedAt: repair.decidedAt });
   });
 
+  it('makes one repair of each patch: each has its own line', async () => {
+    const car = await fresh();
+    const zones = [await zoneOn(car), await zoneOn(car, { ring: squareAt(300, 300, 90) })];
+    const input = { id: randomUUID(), zoneIds: zones.map(({ id }) => id), choice: 'patch', reason: 'both ends' };
+    const { body: first } = await here.owner.post(`/vehicles/${car}/repairs`, input).expect(201);
+    // Sent again, because its answer was lost: nothing is added.
+    await here.owner.post(`/vehicles/${car}/repairs`, input).expect(201);
+    const repairs = (await here.owner.get(`/vehicles/${car}/repairs`).expect(200)).body as RepairView[];
+    expect(repairs.map(({ zoneIds }) => zoneIds).sort()).toEqual(zones.map(({ id }) => [id]).sort());
+    expect(first.zoneIds).toEqual([zones[0]!.id]);
+    for (const { id } of repairs) {
+      const { body } = await here.owner.get(`/repairs/${id}/cut`).expect(200);
+      expect(body.line.area).toBeLessThan(40_000);
+    }
+  });
+
+  it('plans what is not rust: a hole is closed along its rim, an opening is cut and not welded', async () => {
+    const car = await fresh();
+    const hole = await zoneOn(car, { class: 'hole', ring: squareAt(300, 300, 60) });
+    const closed = { id: randomUUID(), zoneIds: [hole.id], choice: 'patch', reason: 'no mirror there' };
+    const { body: patch } = await here.owner.post(`/vehicles/${car}/repairs`, closed).expect(201);
+    expect((await here.owner.get(`/repairs/${patch.id}/cut`).expect(200)).body.line.area).toBeLessThan(3601);
+    const opening = await zoneOn(car, { class: 'opening', ring: squareAt(700, 300, 90) });
+    const weighed = await here.owner.post(`/vehicles/${car}/verdict`, { zoneIds: [opening.id] }).expect(200);
+    expect((weighed.body as VerdictView).verdict.options.map(({ id }) => id)).toEqual(['open']);
+    const made = { id: randomUUID(), zoneIds: [opening.id], choice: 'open', reason: 'a speaker' };
+    const { body: open } = await here.owner.post(`/vehicles/${car}/repairs`, made).expect(201);
+    expect((await here.owner.get(`/repairs/${open.id}/cut`).expect(200)).body.line.cutLength).toBeLessThan(361);
+    expect((await here.owner.get(`/repairs/${open.id}/joints`).expect(200)).body.joints).toEqual([]);
+    const weld = { process: 'mig', position: 'flat', handWarm: 50, strategy: 'coolest', version: 0 };
+    expect((await here.owner.put(`/repairs/${open.id}/weld`, weld).expect(422)).body.detail).toMatch(
+      /Nothing is welded/,
+    );
+    const mixed = await here.owner.post(`/vehicles/${car}/verdict`, { zoneIds: [opening.id, hole.id] }).expect(422);
+    expect(mixed.body.detail).toMatch(/decided by itself/);
+  });
+
   it('splits a repair: what is left out is open again', async () => {
     const car = await fresh();
     const [one, two] = [await zoneOn(car), await zoneOn(car, { ring: squareAt(300, 300, 90) })];
-    const input = { id: randomUUID(), zoneIds: [one.id, two.id], choice: 'patch', reason: 'both at once' };
+    const input = { id: randomUUID(), zoneIds: [one.id, two.id], choice: 'make', reason: 'both at once' };
     const { body: both } = await here.owner.post(`/vehicles/${car}/repairs`, input).expect(201);
     const { body: first } = await again(both, { zoneIds: [one.id] }).expect(200);
     expect(first).toMatchObject({ zoneIds: [one.id], earlier: [{ zoneIds: [one.id, two.id] }] });

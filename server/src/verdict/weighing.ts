@@ -1,9 +1,9 @@
 import { layerOf, panelOf, sheetOf, type BodyPlan, type Panel } from '@aspecta/core/body';
-import { cutLine, cutPanelOf } from '@aspecta/core/cut';
+import { cutPanelOf, lineAround } from '@aspecta/core/cut';
 import { area, clipAll, inRing, offset, toRing, type Polygon, type Ring } from '@aspecta/core/geometry';
 import { closedJoints, panelJoints, pieceJoints, spotsOf, type Schools } from '@aspecta/core/repair';
 import { compare, type House, type Rates, type Repair, type Verdict } from '@aspecta/core/verdict';
-import type { ZoneClass } from '@aspecta/core/survey';
+import { isRim, type ZoneClass } from '@aspecta/core/survey';
 
 /** mm of sound metal around the damage when a patch is weighed: the default of the cut. */
 const MARGIN = 20;
@@ -52,8 +52,8 @@ export function weighRepair({ plan, panelId, zones, offer, rates, schools, house
  * Zones that one patch takes out, as one: those on the same layer whose patches would meet.
  * Areas that overlap count once, and two patches that would run into each other are one line.
  */
-function groupsOf(zones: Weighing['zones']): (readonly Weighing['zones'][number][])[] {
-  const grown = zones.map((zone) => offset([[zone.ring]], MARGIN).polygons);
+export function groupsOf<Z extends Weighing['zones'][number]>(zones: readonly Z[]): (readonly Z[])[] {
+  const grown = zones.map((zone) => offset([[zone.ring]], isRim(zone.class) ? 0 : MARGIN).polygons);
   const group = zones.map((_, i) => i);
   const rootOf = (i: number): number => (group[i] === i ? i : rootOf(group[i]!));
   zones.forEach((zone, i) => {
@@ -65,7 +65,17 @@ function groupsOf(zones: Weighing['zones']): (readonly Weighing['zones'][number]
 }
 
 /** Damage that is worse stands before what is better. */
-const WORST_FIRST: readonly ZoneClass[] = ['through', 'old-repair', 'thin', 'pitted', 'filler'];
+const WORST_FIRST: readonly ZoneClass[] = [
+  'through',
+  'missing',
+  'old-repair',
+  'thin',
+  'pitted',
+  'filler',
+  'dent',
+  'hole',
+  'opening',
+];
 
 /** What a group counts up to: its area on the sheet and the patch that takes it out. */
 function countedGroup(
@@ -81,9 +91,9 @@ function countedGroup(
     [],
   );
   const onSheet = clipAll('intersection', damage.polygons, [sheet]);
-  const line = cutLine({
+  const line = lineAround({
     panel: cutPanelOf(plan, panel, group[0]!.layer),
-    damage: group.map((zone) => zone.ring),
+    zones: group,
     margin: MARGIN,
   });
   const distances = panel.mounts.flatMap((mount) =>

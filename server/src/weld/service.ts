@@ -3,7 +3,7 @@ import type { WeldPlanView, WeldSettingsInput } from '@aspecta/contract/weld';
 import { layerOf, panelOf } from '@aspecta/core/body';
 import { Problem } from '@aspecta/core';
 import type { CutLine } from '@aspecta/core/cut';
-import { isCutIn } from '@aspecta/core/verdict';
+import { isLetIn } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import type { CutService } from '../cut/service.ts';
@@ -53,6 +53,8 @@ export class WeldService {
     { version, reason = '', ...input }: WeldSettingsInput & { version: number; reason?: string },
   ): Promise<WeldPlanView> {
     const { repair, vehicle } = await this.verdicts.own(caller, repairId);
+    if (!isLetIn(repair.choice))
+      throw new ServerProblem('invalid', 'Nothing is welded in here: decide for a patch first.', 'choice');
     const cut = await this.cuts.plan(caller, repairId);
     const { material } = layerOf(panelOf(vehicle.plan, repair.panel), cut.layer);
     const { temperature } = await this.shops.shop(caller);
@@ -170,7 +172,7 @@ export class WeldService {
           : null,
       version: row.version,
       joints: row.joints,
-      moved: !isCutIn(repair.choice) || !(await this.liesWhere(caller, row)),
+      moved: !isLetIn(repair.choice) || !(await this.liesWhere(caller, row)),
       earlier: row.earlier ?? [],
     };
   }

@@ -1,4 +1,5 @@
 import { panelOf } from '@aspecta/core/body';
+import { isLetIn } from '@aspecta/core/verdict';
 import type { Station, StationStanding } from '../station.ts';
 import { URGENCY } from '../board/urgency.ts';
 import { CutService } from '../cut/service.ts';
@@ -23,7 +24,7 @@ export const weld: Station = {
   ],
   addresses: (house) => [{ router: weldRoutes(house.the(WeldService)) }],
   standing: async ({ db }, vehicles) => {
-    const repairs = await cutInRepairs(db, vehicles);
+    const repairs = await cutInRepairs(db, vehicles, isLetIn);
     return new Map(
       vehicles.map(({ id, plan }): [string, StationStanding] => {
         const own = repairs.filter((row) => row.vehicleId === id);

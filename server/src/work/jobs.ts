@@ -1,5 +1,5 @@
 import { calculate } from '@aspecta/contract/calc';
-import { cutLine, lineByHand, thinMetal } from '@aspecta/core/cut';
+import { lineAround, lineByHand, thinMetal } from '@aspecta/core/cut';
 import { planWelds } from '@aspecta/core/weld';
 import { outlineFrom } from '../body/outlineFiles.ts';
 import { cutCard, type CardContext } from '../cut/card.ts';
@@ -29,7 +29,7 @@ export const jobs = {
     format: Parameters<typeof readingsFile>[1];
   }) => readingsFile(readings, format),
   inspectionFile,
-  cutLine,
+  lineAround,
   lineByHand,
   thinMetal,
   cutCard: ({ plan, context }: { plan: CutPlanView; context: CardContext }) => cutCard(plan, context),

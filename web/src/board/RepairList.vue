@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { OPTION_WORDS, type RepairView } from '@aspecta/contract/verdict';
-import { isBought, isCutIn, keepsPanel } from '@aspecta/core/verdict';
+import { isBought, isCutIn, isLetIn, keepsPanel } from '@aspecta/core/verdict';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { put } from '../shell/api.ts';
@@ -46,7 +46,7 @@ async function setDone(repair: RepairView, done: boolean): Promise<void> {
           <KitButton small v-if="isCutIn(repair.choice)" :to="`/vehicles/${vehicle}/repairs/${repair.id}/cut`"
             >Cut</KitButton
           >
-          <KitButton small v-if="isCutIn(repair.choice)" :to="`/vehicles/${vehicle}/repairs/${repair.id}/weld`"
+          <KitButton small v-if="isLetIn(repair.choice)" :to="`/vehicles/${vehicle}/repairs/${repair.id}/weld`"
             >Weld</KitButton
           >
           <KitButton small v-if="!keepsPanel(repair.choice)" :to="`/vehicles/${vehicle}/repairs/${repair.id}/joints`"

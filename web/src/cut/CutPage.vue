@@ -8,8 +8,10 @@ import { panelOf } from '@aspecta/core/body';
 import type { Ring } from '@aspecta/core/geometry';
 import { pieceJoints } from '@aspecta/core/repair';
 import { DEFERENCE } from '@aspecta/core/safety';
+import { isCutIn, isLetIn } from '@aspecta/core/verdict';
 import { crumbsTo } from '../car/crumbs.ts';
 import DecisionLine from '../car/DecisionLine.vue';
+import RepairChoice from '../car/RepairChoice.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
@@ -36,7 +38,7 @@ const { form, plan: stored, settings, corners, show, changed } = useCutPlan(prop
 const picked = ref(0);
 const car = useVehicle(props.id);
 const load = useLoad(async (again) => {
-  const [{ vehicle, plan: body }, repair, cut] = await Promise.all([
+  const [{ vehicle, plan: body, repairs }, repair, cut] = await Promise.all([
     car.ready(again),
     car.repair(props.repair),
     get<CutPlanView>(`/repairs/${props.repair}/cut`),
@@ -49,6 +51,7 @@ const load = useLoad(async (again) => {
     vehicle,
     repair,
     body,
+    others: repairs.filter(({ choice }) => isCutIn(choice)),
     panel: panelOf(body, repair.panel),
     zones: zones.filter((zone) => repair.zoneIds.includes(zone.id)),
   };
@@ -93,7 +96,11 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
       v-if="load.data.value && plan"
       :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel)"
       title="Cut"
-      :next="{ text: 'Plan the tacks and stitches of this joint', to: `/vehicles/${id}/repairs/${repair}/weld` }"
+      :next="
+        isLetIn(load.data.value.repair.choice)
+          ? { text: 'Plan the tacks and stitches of this joint', to: `/vehicles/${id}/repairs/${repair}/weld` }
+          : { text: 'Cut it out, turn its edge, and mark it as done on the Board', to: `/vehicles/${id}` }
+      "
     >
       <template #sheet>
         <CutSheet
@@ -106,11 +113,19 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
       </template>
       <template #card>
         <div class="stack">
+          <RepairChoice
+            :vehicle="id"
+            :repair="repair"
+            :repairs="load.data.value.others"
+            :plan="load.data.value.body"
+            station="cut"
+          />
           <div>
             <p class="eyebrow">Where does the saw go?</p>
             <p class="figure">{{ units.length(plan.line.cutLength) }}</p>
             <p class="soft small">
-              to cut and weld in {{ cutRuns }} straight {{ cutRuns === 1 ? 'run' : 'runs'
+              {{ isLetIn(load.data.value.repair.choice) ? 'to cut and weld' : 'to cut' }} in {{ cutRuns }} straight
+              {{ cutRuns === 1 ? 'run' : 'runs'
               }}<template v-if="plan.line.edgeLength > 1"
                 >, with {{ units.length(plan.line.edgeLength) }} of the panel’s own edge to make again</template
               ><template v-if="follows.length > 0">; beside {{ follows.join(', ') }}</template

@@ -13,6 +13,7 @@ import { panelOf } from '@aspecta/core/body';
 import { keepsPanel } from '@aspecta/core/verdict';
 import { crumbsTo } from '../car/crumbs.ts';
 import DecisionLine from '../car/DecisionLine.vue';
+import RepairChoice from '../car/RepairChoice.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
@@ -20,8 +21,6 @@ import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitPress from '../kit/KitPress.vue';
 import KitProgress from '../kit/KitProgress.vue';
-import KitSelect from '../kit/KitSelect.vue';
-import { useRouter } from 'vue-router';
 import CautionList from '../shell/CautionList.vue';
 import { get, put } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
@@ -39,7 +38,6 @@ import JointSheet from './JointSheet.vue';
 const props = defineProps<{ id: string; repair: string }>();
 const units = useUnits();
 const session = useSession();
-const router = useRouter();
 const form = useForm();
 const car = useVehicle(props.id);
 const view = shallowRef<JointsView | null>(null);
@@ -128,16 +126,13 @@ const next = computed(() => {
       </template>
       <template #card>
         <div class="stack">
-          <KitSelect
-            v-if="others.length > 1"
-            :model-value="repair"
-            aria-label="Which repair"
-            @update:model-value="(to: string) => router.push(`/vehicles/${id}/repairs/${to}/joints`)"
-          >
-            <option v-for="entry in others" :key="entry.id" :value="entry.id">
-              {{ panelOf(load.data.value.plan, entry.panel).name }}
-            </option>
-          </KitSelect>
+          <RepairChoice
+            :vehicle="id"
+            :repair="repair"
+            :repairs="others"
+            :plan="load.data.value.plan"
+            station="joints"
+          />
           <DecisionLine v-if="decision" :vehicle="id" :repair="decision" />
           <div>
             <p class="eyebrow">{{ view.whole ? 'What holds this panel?' : 'What holds this piece?' }}</p>

@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, watch } from 'vue';
 import type { Vehicle } from '@aspecta/contract/garage';
 import type { PhotoView, ReadingView } from '@aspecta/contract/survey';
 import { layerOf, type BodyPlan, type Panel } from '@aspecta/core/body';
-import type { Polygon } from '@aspecta/core/geometry';
+import type { Point, Polygon } from '@aspecta/core/geometry';
 import type { NextReading } from '@aspecta/core/survey';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
@@ -33,6 +33,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{
   take: [];
+  sized: [ring: Point[]];
   zone: [id: string];
   next: [place: NextReading];
   withdraw: [id: string];
@@ -90,6 +91,7 @@ const { maps, counting, zones, proposed, finds } = props.survey;
         :zones="zones"
         :can-work="canWork"
         @take="emit('take')"
+        @sized="emit('sized', $event)"
         @zone="emit('zone', $event)"
       />
       <MapCharts

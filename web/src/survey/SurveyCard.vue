@@ -5,11 +5,14 @@ import { ZONE_CLASSES } from '@aspecta/contract/survey';
 import type { Layer } from '@aspecta/core/body';
 import { CELL_CODES, fillerDepth, type CoatingClass, type CoatingMap, type MetalClass } from '@aspecta/core/survey';
 import { STATES } from '../board/boardScene.ts';
+import type { Point } from '@aspecta/core/geometry';
 import KitButton from '../kit/KitButton.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitTabs from '../kit/KitTabs.vue';
 import { percent, useUnits } from '../shell/units.ts';
 import type { SurveyMap } from '../workers/compute.ts';
+import SizedZone from './SizedZone.vue';
 import type { MapKind } from './useMaps.ts';
 
 /* What the readings of a panel say, in one sentence and one figure; then the reasons. */
@@ -25,7 +28,7 @@ const props = defineProps<{
   usualLimit: number;
   canWork: boolean;
 }>();
-const emit = defineEmits<{ take: []; zone: [id: string] }>();
+const emit = defineEmits<{ take: []; zone: [id: string]; sized: [ring: Point[]] }>();
 const kind = defineModel<MapKind>('kind', { required: true });
 /** mm; null: the weldable limit of the house. */
 const limit = defineModel<number | null>('limit', { required: true });
@@ -200,8 +203,11 @@ const filler = computed(() =>
       <KitButton small @click="emit('take')">Take the proposed zone</KitButton>
     </KitNotice>
     <div>
-      <p class="eyebrow">Damage zones</p>
+      <p class="eyebrow">Damage, and work to do</p>
       <p v-if="zones.length === 0" class="soft small">None drawn on this panel.</p>
+      <KitCollapse v-if="canWork" title="One by its size: a hole to close, an opening to make …">
+        <SizedZone @take="emit('sized', $event)" />
+      </KitCollapse>
       <ul class="zones">
         <li v-for="zone in zones" :key="zone.id">
           <KitButton small @click="emit('zone', zone.id)">

@@ -82,6 +82,11 @@ function takeProposed(): void {
   const through = (maps.surveyMap.value?.map.summary.byClass.through ?? 0) > 0;
   draft.take(proposed.value.ring, { class: through ? 'through' : 'thin', layer: layer.value, evidence: 'map' });
 }
+/** A zone of a typed size, as yet of no class but “hole to close”: the person says what it is. */
+function takeSized(ring: Point[]): void {
+  mode.value = 'zone';
+  draft.take(ring, { class: 'hole', layer: layer.value });
+}
 /** Outlines from a picture wait for this panel to be open; one after the other becomes a zone. */
 function nextTraced(): void {
   // One that is being drawn is not replaced because the page was fetched again.
@@ -331,6 +336,7 @@ const TOOLS = [
           :picked="picked"
           :can-work="session.canWork"
           @take="takeProposed"
+          @sized="takeSized"
           @zone="openZone"
           @next="readNext"
           @withdraw="withdraw"

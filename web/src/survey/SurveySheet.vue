@@ -1,9 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { ZONE_CLASSES } from '@aspecta/contract/survey';
 import type { FindView, PhotoView, ReadingView, ZoneView } from '@aspecta/contract/survey';
 import type { Layer, Panel } from '@aspecta/core/body';
 import { boxOf, type Point, type Polygon, type Ring } from '@aspecta/core/geometry';
-import { signOf, type CoatingMap, type NextReading, type Outlier, type ThicknessMap } from '@aspecta/core/survey';
+import {
+  isWork,
+  signOf,
+  type CoatingMap,
+  type NextReading,
+  type Outlier,
+  type ThicknessMap,
+} from '@aspecta/core/survey';
 import PanelSheet from '../sheet/PanelSheet.vue';
 import SheetView from '../sheet/SheetView.vue';
 import { dotsPath, linePath, ringPath } from '../sheet/pathData.ts';
@@ -94,10 +102,10 @@ const at = (place: (p: Point) => [number, number], p: Point) => `translate(${pla
         v-for="zone in shown"
         :key="zone.id"
         class="zone"
-        :class="{ tapped: crosshair }"
+        :class="{ tapped: crosshair, work: isWork(zone.class) }"
         role="button"
         tabindex="0"
-        :aria-label="`Zone: ${zone.class}, ${units.area(zone.area)}`"
+        :aria-label="`Zone: ${ZONE_CLASSES[zone.class]}, ${units.area(zone.area)}`"
         :data-own-pointer="crosshair ? undefined : ''"
         :data-zone="zone.id"
         @click="emit('zone', zone.id)"
@@ -217,6 +225,11 @@ path {
   fill-opacity: 0.1;
   stroke: var(--mark);
   stroke-width: 2.4;
+}
+/* What is to be done, not what was found. */
+.zone.work path {
+  fill-opacity: 0.03;
+  stroke-dasharray: 10 4;
 }
 .zone:hover path,
 .zone:focus path {

@@ -2,7 +2,7 @@
 import { computed, reactive, ref, watch } from 'vue';
 import { EVIDENCE, ZONE_CLASSES, type Evidence } from '@aspecta/contract/survey';
 import type { Layer } from '@aspecta/core/body';
-import { showsMetal, type ZoneClass } from '@aspecta/core/survey';
+import { isWork, showsMetal, type ZoneClass } from '@aspecta/core/survey';
 import { useUnits } from '../shell/units.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
@@ -51,18 +51,24 @@ watch(
   () => draft.layer,
   (id) => emit('layer', id),
 );
-const classes = Object.entries(ZONE_CLASSES).map(([value, label]) => ({ value: value as ZoneClass, label }));
+const classes = (work: boolean) =>
+  Object.entries(ZONE_CLASSES)
+    .map(([value, label]) => ({ value: value as ZoneClass, label }))
+    .filter(({ value }) => isWork(value) === work);
 const evidence = Object.entries(EVIDENCE).map(([value, label]) => ({ value: value as Evidence, label }));
 const layers = computed(() => props.layers.map((layer) => ({ value: layer.id, label: layer.name })));
-const overruling = computed(() => told.value !== null && told.value.class !== draft.class);
+const overruling = computed(() => told.value !== null && !isWork(draft.class) && told.value.class !== draft.class);
 const asking = ref(false);
 const save = () => emit('save', { ...draft, overruled: overruling.value ? draft.overruled : '' });
 </script>
 
 <template>
   <form class="stack" @submit.prevent="save">
-    <div @change="chosen = true"><KitChips v-model="draft.class" legend="What is it?" :options="classes" /></div>
-    <p v-if="told" class="small soft">
+    <div class="stack" @change="chosen = true">
+      <KitChips v-model="draft.class" legend="What is it?" :options="classes(false)" />
+      <KitChips v-model="draft.class" legend="Or what is to be done there?" :options="classes(true)" />
+    </div>
+    <p v-if="told && !isWork(draft.class)" class="small soft">
       By its evidence: <strong>{{ ZONE_CLASSES[told.class].toLowerCase() }}</strong>; {{ units.said(told.because) }}.
     </p>
     <KitField
@@ -75,7 +81,7 @@ const save = () => emit('save', { ...draft, overruled: overruling.value ? draft.
       <KitInput v-bind="bind" v-model="draft.overruled" />
     </KitField>
     <KitChips v-if="layers.length > 1" v-model="draft.layer" legend="Which layer?" :options="layers" />
-    <KitChips v-model="draft.evidence" legend="How do you know?" :options="evidence" />
+    <KitChips v-if="!isWork(draft.class)" v-model="draft.evidence" legend="How do you know?" :options="evidence" />
     <KitField v-slot="{ bind }" label="Note" :error="errors['note']">
       <KitInput v-bind="bind" v-model="draft.note" rows="2" />
     </KitField>

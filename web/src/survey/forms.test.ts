@@ -9,6 +9,7 @@ import LengthField from '../shell/LengthField.vue';
 import { useSession } from '../shell/session.ts';
 import ConflictDialog from './ConflictDialog.vue';
 import ReadingEntry from './ReadingEntry.vue';
+import SizedZone from './SizedZone.vue';
 import ZoneForm from './ZoneForm.vue';
 import CornerHandles from '../sheet/CornerHandles.vue';
 
@@ -120,6 +121,59 @@ describe('a zone', () => {
         ...over,
       },
     });
+
+  it('may say what is to be done instead: no reading overrules that, and nobody asks how it is known', async () => {
+    const wrapper = form({ told: () => ({ class: 'through', because: 'a reading in it is a hole' }) });
+    expect(wrapper.text()).toContain('By its evidence');
+    await wrapper.get('input[value=opening]').setValue(true);
+    expect(wrapper.text()).not.toContain('By its evidence');
+    expect(wrapper.text()).not.toContain('Why not what the evidence says?');
+    expect(wrapper.text()).not.toContain('How do you know?');
+    await wrapper.get('form').trigger('submit');
+    expect(wrapper.emitted('save')![0]![0]).toMatchObject({ class: 'opening', overruled: '' });
+  });
+
+  describe('by its size', () => {
+    const sized = async (shape: string, typed: string[], unit: 'mm' | 'in' = 'mm') => {
+      inUnit(unit);
+      const wrapper = mount(SizedZone);
+      await wrapper.get(`input[value=${shape}]`).setValue(true);
+      const fields = wrapper.findAll('input:not([type=radio])');
+      for (const [i, text] of typed.entries()) await fields[i]!.setValue(text);
+      await wrapper.get('form').trigger('submit');
+      return wrapper;
+    };
+    const ringOf = (wrapper: Awaited<ReturnType<typeof sized>>) =>
+      wrapper.emitted('take')![0]![0] as [number, number][];
+
+    it('is a round one around its middle, or a rectangle', async () => {
+      const round = ringOf(await sized('round', ['250', '160', '80']));
+      for (const [u, v] of round) expect(Math.hypot(u - 250, v - 160)).toBeCloseTo(40, 1);
+      expect(ringOf(await sized('rectangle', ['100', '50', '60', '20']))).toEqual([
+        [70, 40],
+        [130, 40],
+        [130, 60],
+        [70, 60],
+      ]);
+    });
+
+    it('is read in inches where the shop reads so', async () => {
+      const wrapper = await sized('rectangle', ['10', '5', '2', '1/2'], 'in');
+      expect(wrapper.text()).toContain('Middle, from the left, inches');
+      expect(ringOf(wrapper)[0]![0]).toBeCloseTo(9 * 25.4, 9);
+      expect(ringOf(wrapper)[0]![1]).toBeCloseTo(4.75 * 25.4, 9);
+    });
+
+    it.each([
+      ['round', ['250', '160', '0']],
+      ['round', ['250', 'there', '80']],
+      ['rectangle', ['250', '160', '80', '']],
+    ])('is not drawn from %s %j, and says what is asked for', async (shape, typed) => {
+      const wrapper = await sized(shape, typed);
+      expect(wrapper.emitted('take')).toBeUndefined();
+      expect(wrapper.get('[role=alert]').text()).toMatch(/^Write its middle and its/);
+    });
+  });
 
   it('is saved with its class, layer and evidence', async () => {
     const wrapper = form();

@@ -5,6 +5,7 @@ import { ZONE_CLASSES, type ZoneView } from '@aspecta/contract/survey';
 import { OPTION_WORDS, type RepairView } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
+import { isWork } from '@aspecta/core/survey';
 import { DEFERENCE } from '@aspecta/core/safety';
 import { isBought, isCutIn } from '@aspecta/core/verdict';
 import { crumbsTo } from '../car/crumbs.ts';
@@ -90,6 +91,10 @@ const zoneOptions = computed(() =>
       again.value && other && other !== again.value ? `, now in: ${OPTION_WORDS[other.choice].decided}` : '';
     return { value: zone.id, label: `${ZONE_CLASSES[zone.class]}, ${units.area(zone.area)}${taken}` };
   }),
+);
+/** Nothing of it is rust: holes, openings, dents. */
+const onlyWork = computed(() =>
+  zones.value.filter(({ id }) => chosenZones.value.includes(id)).every((zone) => isWork(zone.class)),
 );
 const areaNow = computed(() =>
   zones.value.filter(({ id }) => chosenZones.value.includes(id)).reduce((sum, zone) => sum + zone.area, 0),
@@ -179,8 +184,8 @@ const proposed = computed(
                 <p>
                   {{ units.said(verdict.verdict.why) }}
                   <span class="soft"
-                    >{{ percent(verdict.verdict.damageShare) }} of the panel is damaged<template
-                      v-if="verdict.verdict.breakEvenShare !== null"
+                    >{{ percent(verdict.verdict.damageShare) }} of the panel is {{ onlyWork ? 'concerned' : 'damaged'
+                    }}<template v-if="verdict.verdict.breakEvenShare !== null"
                       >; a whole panel takes over at about {{ percent(verdict.verdict.breakEvenShare) }}</template
                     >.</span
                   >

@@ -4,8 +4,10 @@ import { Pause, Play } from 'lucide-vue-next';
 import { useRouter } from 'vue-router';
 import { weldDefaults, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
+import { isLetIn } from '@aspecta/core/verdict';
 import { crumbsTo } from '../car/crumbs.ts';
 import DecisionLine from '../car/DecisionLine.vue';
+import RepairChoice from '../car/RepairChoice.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import ChartView from '../charts/ChartView.vue';
 import KitButton from '../kit/KitButton.vue';
@@ -43,7 +45,7 @@ const anew = ref(false);
 const reason = ref('');
 const car = useVehicle(props.id);
 const load = useLoad(async (again) => {
-  const [{ vehicle, plan: body }, repair, plan] = await Promise.all([
+  const [{ vehicle, plan: body, repairs }, repair, plan] = await Promise.all([
     car.ready(again),
     car.repair(props.repair),
     get<WeldPlanView | null>(`/repairs/${props.repair}/weld`),
@@ -51,7 +53,8 @@ const load = useLoad(async (again) => {
   // Settings that are being chosen stay when the server has come back with the same plan.
   if (plan && plan.version === view.value?.version) view.value = plan;
   else if (plan) show(plan);
-  return { vehicle, repair, panel: panelOf(body, repair.panel) };
+  const others = repairs.filter(({ choice }) => isLetIn(choice));
+  return { vehicle, repair, body, others, panel: panelOf(body, repair.panel) };
 });
 const warmth = computed(() => heatChart(view.value!.plan, view.value!.input.handWarm, units.heat));
 function show(plan: WeldPlanView): void {
@@ -163,6 +166,13 @@ const STRATEGIES = [
       </template>
       <template #card>
         <div class="stack">
+          <RepairChoice
+            :vehicle="id"
+            :repair="repair"
+            :repairs="load.data.value.others"
+            :plan="load.data.value.body"
+            station="weld"
+          />
           <DecisionLine :vehicle="id" :repair="load.data.value.repair" />
           <KitNotice v-if="view?.moved" bad>
             The line is not any more where these steps were laid out for.
