@@ -42,6 +42,7 @@ export const order: Station = {
 };
 
 function standingOf(vehicle: OwnVehicle, rows: readonly OrderRow[]): StationStanding {
+  const kept = rows.filter(({ state }) => state !== 'withdrawn' && state !== 'returned');
   const needless = rows.filter((row) => row.unneeded !== null && !isOver(row.state));
   const awaited = rows.filter((row) => isAwaited(row.state));
   const late = awaited.filter(isLate);
@@ -57,9 +58,9 @@ function standingOf(vehicle: OwnVehicle, rows: readonly OrderRow[]): StationStan
     awaited.length > late.length && `${awaited.length - late.length} awaited`,
   ].filter((part) => part !== false);
   return {
-    word: parts.slice(0, 2).join(', ') || (rows.length > 0 ? 'all here' : 'none'),
+    word: parts.slice(0, 2).join(', ') || (kept.length > 0 ? 'all here' : 'none'),
     waits: needless.length + arrived.length + wanted.length + late.length > 0,
-    done: rows.length > 0 && needless.length + awaited.length + wanted.length + arrived.length === 0,
+    done: kept.length > 0 && needless.length + awaited.length + wanted.length + arrived.length === 0,
     path: '../../orders',
     figures: { awaited: panels(awaited), late: panels(late) },
     next: nextOf(vehicle, { needless: needless[0], arrived: arrived[0], wanted: wanted[0], late: late[0] }),

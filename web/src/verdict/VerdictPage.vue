@@ -69,6 +69,11 @@ const againId = useInAddress<string>(
 const again = computed(() => decided.value.find(({ id }) => id === againId.value) ?? null);
 /** What may be weighed together: what is open, and where a decision is made again all that is drawn. */
 const offered = computed(() => zones.value.filter((zone) => again.value || !repairOf(zone)));
+/** Of that what goes together at first: an opening to make is decided apart from damage. */
+const together = computed(() => {
+  const damage = offered.value.filter((zone) => zone.class !== 'opening');
+  return damage.length > 0 ? damage : offered.value;
+});
 const weighing = useWeighing(props.id, offered);
 const { zones: chosenZones, choice, view: verdict } = weighing;
 /** What is decided on is chosen at first; what was chosen stays as long as it can be. */
@@ -77,7 +82,7 @@ watch(
   ([now], [before]) => {
     const kept = offered.value.filter(({ id }) => chosenZones.value.includes(id));
     if (kept.length > 0 && now?.id === before?.id) return;
-    chosenZones.value = (now ? offered.value.filter((zone) => now.zoneIds.includes(zone.id)) : offered.value).map(
+    chosenZones.value = (now ? offered.value.filter((zone) => now.zoneIds.includes(zone.id)) : together.value).map(
       ({ id }) => id,
     );
     choice.value = now?.choice ?? null;
@@ -92,6 +97,8 @@ const zoneOptions = computed(() =>
     return { value: zone.id, label: `${ZONE_CLASSES[zone.class]}, ${units.area(zone.area)}${taken}` };
   }),
 );
+/** Why these zones cannot be weighed together, whatever field the server names for it. */
+const notWeighed = computed(() => weighing.form.general.value ?? Object.values(weighing.form.errors)[0] ?? null);
 /** Nothing of it is rust: holes, openings, dents. */
 const onlyWork = computed(() =>
   zones.value.filter(({ id }) => chosenZones.value.includes(id)).every((zone) => isWork(zone.class)),
@@ -173,8 +180,8 @@ const proposed = computed(
           <template v-else>
             <KitChecks v-model="chosenZones" legend="Which zones go together?" :options="zoneOptions" />
             <p v-if="chosenZones.length === 0" class="soft">Choose at least one zone.</p>
-            <KitNotice bad v-if="weighing.form.general.value ?? weighing.form.errors['zoneIds']">
-              {{ weighing.form.general.value ?? weighing.form.errors['zoneIds'] }}
+            <KitNotice bad v-if="notWeighed">
+              {{ notWeighed }}
             </KitNotice>
             <p v-else-if="weighing.form.busy.value && !verdict" role="status">Weighing …</p>
             <template v-if="verdict">

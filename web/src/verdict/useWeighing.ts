@@ -32,6 +32,8 @@ export function useWeighing(vehicle: string, offered: Ref<readonly ZoneView[]>) 
       view.value = answer;
       choice.value ??= answer.verdict.proposed;
     });
+    // Chosen otherwise while it was on its way: that was not asked for yet.
+    if (now !== asked.value) await weigh();
   }
   return { form, zones, choice, view, weigh };
 }
