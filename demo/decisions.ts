@@ -9,6 +9,8 @@ interface Decision {
   zones: string[];
   choice: OptionId;
   reason: string;
+  /** What was decided before somebody changed his mind. */
+  first?: { choice: OptionId; reason: string };
   done?: boolean;
   stepsDone?: number;
   weld?: { process: ArcProcess; position: Position; handWarm: number; strategy: Strategy };
@@ -19,7 +21,16 @@ export const decide: Chapter = async ({ house, owner, id: vehicle, story, zones 
   for (const decision of story.decisions as Decision[]) {
     const { choice, reason } = decision;
     const zoneIds = decision.zones.map((key) => zones.get(key)!);
-    const repair = await verdicts.decide(owner, vehicle, { id: randomUUID(), zoneIds, choice, reason });
+    const begun = await verdicts.decide(owner, vehicle, {
+      id: randomUUID(),
+      zoneIds,
+      choice,
+      reason,
+      ...decision.first,
+    });
+    const repair = decision.first
+      ? await verdicts.change(owner, begun.id, { choice, reason, done: false, version: begun.version })
+      : begun;
     if (decision.done) await verdicts.change(owner, repair.id, { choice, reason, done: true, version: repair.version });
     if (!decision.weld) continue;
     const plan = await welds.layOut(owner, repair.id, { ...decision.weld, version: 0 });

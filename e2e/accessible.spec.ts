@@ -25,6 +25,7 @@ async function demoPaths(page: Page, house: House): Promise<Record<string, strin
     Picture: `/vehicles/${car}/photos/${photos[0]!.id}`,
     Learnt: '/learnt',
     Verdict: `/vehicles/${car}/panels/floor-front-l/verdict`,
+    'Verdict, again': `/vehicles/${car}/panels/quarter-l/verdict?repair=${patch}`,
     Cut: `/vehicles/${car}/repairs/${patch}/cut`,
     Joints: `/vehicles/${car}/repairs/${patch}/joints`,
     Weld: `/vehicles/${car}/repairs/${patch}/weld`,
@@ -63,6 +64,15 @@ for (const scheme of ['light', 'dark'] as const) {
     for (const tool of ['By gauge', 'Note a find', 'Draw a zone']) {
       await page.getByRole('button', { name: tool }).click();
       await findings(page, `Survey, ${tool}`);
+    }
+    const paths = await demoPaths(page, house);
+    await page.goto(house.url + paths['Cut']!);
+    await page.getByRole('button', { name: 'Move the line' }).click();
+    await findings(page, 'Cut, the line in the hand');
+    await page.goto(house.url + paths['Joints']!);
+    for (const joint of [0, 1]) {
+      await page.locator('.pick').nth(joint).click();
+      await findings(page, `Joints, the one numbered ${joint + 1}`);
     }
     await context.close();
   });

@@ -71,6 +71,16 @@ test('an inch shop reads inches, mil and °F on every page of a car', async ({ p
       await page.goto(house.url + path);
       await look(path.replace(/[0-9a-f-]{36}/g, 'ID'));
     }
+    await page.goto(`${house.url}${car}/panels/quarter-l/verdict?repair=${patch.split('/').at(-1)!}`);
+    await look('a verdict, made again');
+    await page.goto(`${house.url}${patch}/cut`);
+    await page.getByRole('button', { name: 'Move the line' }).click();
+    await look('a line in the hand');
+    await page.goto(`${house.url}${patch}/joints`);
+    for (const joint of await page.locator('.pick').all()) {
+      await joint.click();
+      await look(`a joint, ${(await joint.textContent())!}`);
+    }
     for (const panel of ['sill-l', 'door-skin-l', 'boot-floor']) {
       await page.goto(`${house.url}${car}/panels/${panel}`);
       for (const tab of await page.getByRole('group', { name: 'What to look at' }).getByRole('radio').all()) {
