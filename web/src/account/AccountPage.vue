@@ -50,7 +50,7 @@ const device = (agent: string) =>
           ><KitInput v-bind="bind" v-model="draft.current" type="password" autocomplete="current-password"
         /></KitField>
         <NewPassword v-model="draft.password" label="New password" :error="form.errors['password']" />
-        <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+        <KitNotice bad v-if="form.rest('current', 'password')">{{ form.rest('current', 'password') }}</KitNotice>
         <p v-if="changed" class="good" role="status">Changed. You have been signed out everywhere else.</p>
         <KitButton submit main :disabled="form.busy.value">Change the password</KitButton>
       </form>

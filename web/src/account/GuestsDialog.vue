@@ -43,7 +43,7 @@ async function toggle(car: string): Promise<void> {
           >{{ car.nickname }}, {{ car.year }}</KitCheckbox
         >
         <p v-if="load.data.value.length === 0" class="soft">There is no car yet.</p>
-        <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+        <KitNotice bad v-if="form.rest()">{{ form.rest() }}</KitNotice>
       </div>
     </Waiting>
   </KitDialog>

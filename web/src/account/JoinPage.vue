@@ -48,7 +48,9 @@ async function join(): Promise<void> {
           ><KitInput v-bind="bind" v-model="draft.email" type="email" autocomplete="username"
         /></KitField>
         <NewPassword v-model="draft.password" :error="form.errors['password']" />
-        <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+        <KitNotice bad v-if="form.rest('email', 'name', 'password')">{{
+          form.rest('email', 'name', 'password')
+        }}</KitNotice>
         <KitButton submit main :disabled="form.busy.value">Join</KitButton>
       </form>
     </Waiting>

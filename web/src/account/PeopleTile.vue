@@ -93,8 +93,8 @@ const copy = () => void navigator.clipboard?.writeText(link.value ?? '').catch((
         /></KitField>
         <KitChips v-model="fresh.role" legend="May do" :options="roles" />
         <p class="small soft">{{ may(fresh.role) }}</p>
-        <KitNotice bad v-if="form.general.value ?? form.errors['role']">
-          {{ form.general.value ?? form.errors['role'] }}
+        <KitNotice bad v-if="form.rest('name')">
+          {{ form.rest('name') }}
         </KitNotice>
         <KitButton submit :disabled="form.busy.value">Make a link to join</KitButton>
         <KitNotice v-if="link" class="stack">

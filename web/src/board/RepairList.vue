@@ -28,7 +28,7 @@ async function setDone(repair: RepairView, done: boolean): Promise<void> {
     <p v-if="props.repairs.length === 0" class="soft small">
       None yet. Measure a panel, mark what is damaged, and weigh it.
     </p>
-    <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+    <KitNotice bad v-if="form.rest()">{{ form.rest() }}</KitNotice>
     <ul>
       <li v-for="repair in repairs" :key="repair.id">
         <div class="row spread">

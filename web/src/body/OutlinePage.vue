@@ -153,8 +153,11 @@ async function save(): Promise<void> {
             :error="form.errors['name']"
             ><KitInput v-bind="bind" v-model="name"
           /></KitField>
-          <KitNotice bad v-if="crossing ?? form.errors['outline'] ?? form.errors['file'] ?? form.general.value">
-            {{ crossing ?? form.errors['outline'] ?? form.errors['file'] ?? form.general.value }}
+          <KitNotice
+            bad
+            v-if="crossing ?? form.errors['outline'] ?? form.errors['file'] ?? form.rest('file', 'name', 'outline')"
+          >
+            {{ crossing ?? form.errors['outline'] ?? form.errors['file'] ?? form.rest('file', 'name', 'outline') }}
           </KitNotice>
           <div class="row">
             <KitButton

@@ -55,8 +55,8 @@ async function keep(id: string): Promise<void> {
       <p v-if="load.data.value?.length === 0">No car has been rolled in yet.</p>
     </Waiting>
     <OfferInCar v-if="pricing && price" :key="pricing.id" :car="pricing" :price="price" />
-    <KitNotice bad v-if="form.general.value ?? Object.values(form.errors)[0]">
-      {{ form.general.value ?? Object.values(form.errors)[0] }}
+    <KitNotice bad v-if="form.rest()">
+      {{ form.rest() }}
     </KitNotice>
   </KitDialog>
 </template>

@@ -54,7 +54,9 @@ async function give(): Promise<void> {
       <KitField v-slot="{ bind }" label="Delivery, days" :error="form.errors['leadDays']"
         ><KitInput mono v-bind="bind" v-model="draft.leadDays" inputmode="numeric"
       /></KitField>
-      <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+      <KitNotice bad v-if="form.rest('leadDays', 'maker', 'panel')">{{
+        form.rest('leadDays', 'maker', 'panel')
+      }}</KitNotice>
       <div class="row">
         <KitButton submit main :disabled="form.busy.value || draft.panel === '' || given === draft.panel">
           Give it this price

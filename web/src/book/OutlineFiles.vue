@@ -45,8 +45,8 @@ async function save(): Promise<void> {
     </KitSelect>
     <KitButton small :disabled="form.busy.value" @click="save">Outline 1:1 as {{ file.label }}</KitButton>
   </div>
-  <KitNotice bad v-if="form.general.value ?? Object.values(form.errors)[0]">
-    {{ form.general.value ?? Object.values(form.errors)[0] }}
+  <KitNotice bad v-if="form.rest()">
+    {{ form.rest() }}
   </KitNotice>
 </template>
 

@@ -208,8 +208,8 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
           <p class="small soft" role="status">
             {{ form.busy.value ? 'Saving …' : plan.saved ? 'Saved.' : 'The usual settings of the shop.' }}
           </p>
-          <KitNotice bad v-if="form.general.value ?? form.errors['corners'] ?? form.errors['damage']">
-            {{ form.general.value ?? form.errors['corners'] ?? form.errors['damage'] }}
+          <KitNotice bad v-if="form.rest('cornerRadius', 'kerf', 'margin')">
+            {{ form.rest('cornerRadius', 'kerf', 'margin') }}
           </KitNotice>
           <div>
             <p class="eyebrow">The patch at 1:1, and the card</p>

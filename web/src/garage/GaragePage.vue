@@ -57,7 +57,7 @@ async function bringBack(id: string): Promise<void> {
         </div>
         <KitButton main v-if="session.canWork" @click="adding = true">Roll a car in</KitButton>
       </div>
-      <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+      <KitNotice bad v-if="form.rest()">{{ form.rest() }}</KitNotice>
       <div v-if="load.data.value.vehicles.length === 0" class="tile empty">
         <FlankSketch :plan="bodyPlan('saloon')" :states="{}" />
         <h2>The garage is empty</h2>

@@ -91,8 +91,8 @@ async function save(): Promise<void> {
       <KitField v-slot="{ bind }" label="Notes" :error="form.errors['notes']">
         <KitInput v-bind="bind" v-model="draft.notes" rows="4" />
       </KitField>
-      <KitNotice bad v-if="form.general.value">
-        {{ form.general.value }} Saving again keeps what is written here.
+      <KitNotice bad v-if="form.rest('nickname', 'notes', 'planId', 'year')">
+        {{ form.rest('nickname', 'notes', 'planId', 'year') }} Saving again keeps what is written here.
       </KitNotice>
       <div class="row">
         <KitButton submit main :disabled="form.busy.value">{{ vehicle ? 'Save' : 'Roll in' }}</KitButton><KitButton

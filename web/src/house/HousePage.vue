@@ -192,7 +192,33 @@ async function save(): Promise<void> {
               ></KitCheckbox
             >
           </fieldset>
-          <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+          <KitNotice
+            bad
+            v-if="
+              form.rest(
+                'currency',
+                'name',
+                'rates.coatDm2',
+                'rates.hour',
+                'rates.sheetDm2',
+                'rates.weldMetre',
+                'taxRate',
+                'temperature',
+              )
+            "
+            >{{
+              form.rest(
+                'currency',
+                'name',
+                'rates.coatDm2',
+                'rates.hour',
+                'rates.sheetDm2',
+                'rates.weldMetre',
+                'taxRate',
+                'temperature',
+              )
+            }}</KitNotice
+          >
           <p v-if="saved" class="good" role="status">Saved.</p>
           <KitButton submit main v-if="owner()" :disabled="form.busy.value">Save the rules</KitButton>
         </form>

@@ -127,8 +127,8 @@ const takeBack = () => send('back', {});
       /></KitField>
       <KitButton submit main :disabled="form.busy.value">Note: {{ ORDER_WORDS[going].toLowerCase() }}</KitButton>
     </form>
-    <KitNotice bad v-if="form.general.value ?? form.errors['state']">
-      {{ form.general.value ?? form.errors['state'] }}
+    <KitNotice bad v-if="form.rest('due', 'note', 'on')">
+      {{ form.rest('due', 'note', 'on') }}
     </KitNotice>
     <KitCollapse class="history">
       <template #title>History</template>

@@ -109,7 +109,9 @@ async function save(): Promise<void> {
       <KitField v-slot="{ bind }" label="Note" :error="form.errors['note']">
         <KitInput v-bind="bind" v-model="draft.note" rows="2" />
       </KitField>
-      <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+      <KitNotice bad v-if="form.rest('carriage', 'due', 'maker', 'note', 'panel', 'price', 'quantity', 'vehicleId')">{{
+        form.rest('carriage', 'due', 'maker', 'note', 'panel', 'price', 'quantity', 'vehicleId')
+      }}</KitNotice>
       <div class="row">
         <KitButton submit main :disabled="form.busy.value">{{
           line ? 'Save' : 'Put it into the book'

@@ -108,4 +108,44 @@ describe('a line of the order book', () => {
     expect(wrapper.get('[role=alert]').text()).toMatch(/Somebody else/);
     expect(wrapper.emitted('changed')).toHaveLength(1);
   });
+
+  describe('that is not needed any more', () => {
+    const unneeded = 'Decided otherwise: let in a patch – one spot only';
+
+    it('is withdrawn with that as its reason, or sent back once it has arrived', async () => {
+      fetching.mockResolvedValue(new Response(JSON.stringify(line), { status: 200 }));
+      const wrapper = card({ unneeded, next: ['arrived', 'withdrawn'] });
+      expect(wrapper.text()).toContain(`Not needed any more? ${unneeded}`);
+      await wrapper
+        .findAll('button')
+        .find((button) => button.text() === 'Withdraw it')!
+        .trigger('click');
+      await wrapper.get('form').trigger('submit');
+      await flushPromises();
+      expect(JSON.parse(String(fetching.mock.calls[0]![1]!.body))).toMatchObject({
+        state: 'withdrawn',
+        note: unneeded,
+      });
+      expect(card({ unneeded, state: 'arrived', next: ['checked', 'returned'] }).text()).toContain('Send it back');
+    });
+
+    it('is kept all the same by the version that was seen', async () => {
+      fetching.mockResolvedValue(new Response(JSON.stringify(line), { status: 200 }));
+      const wrapper = card({ unneeded });
+      await wrapper
+        .findAll('button')
+        .find((button) => button.text() === 'Keep it all the same')!
+        .trigger('click');
+      await flushPromises();
+      expect(fetching.mock.calls[0]![0]).toBe('/api/orders/o/keep');
+      expect(JSON.parse(String(fetching.mock.calls[0]![1]!.body))).toEqual({ version: 3 });
+    });
+
+    it('offers a viewer nothing', () => {
+      signedIn('viewer');
+      const wrapper = card({ unneeded });
+      expect(wrapper.text()).toContain('Not needed any more?');
+      expect(wrapper.text()).not.toMatch(/Withdraw it|Keep it/);
+    });
+  });
 });

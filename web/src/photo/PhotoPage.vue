@@ -266,8 +266,8 @@ async function toPanel(parts: readonly Polygon[], what: RegionKind | null): Prom
             <KitField v-slot="{ bind }" label="Note" :error="form.errors['note']"
               ><KitInput v-bind="bind" v-model="note"
             /></KitField>
-            <KitNotice bad v-if="form.general.value ?? form.errors['pairs']">
-              {{ form.general.value ?? form.errors['pairs'] }}
+            <KitNotice bad v-if="form.rest('panel', 'note')">
+              {{ form.rest('panel', 'note') }}
             </KitNotice>
             <div class="row">
               <KitButton main :disabled="form.busy.value" @click="save">Save</KitButton>

@@ -78,8 +78,8 @@ async function take(files: Iterable<File> | null): Promise<void> {
         </div>
       </div>
       <p v-if="form.busy.value" role="status">Sending; {{ sent }} stored …</p>
-      <KitNotice bad v-if="form.general.value ?? Object.values(form.errors)[0]">
-        {{ form.general.value ?? Object.values(form.errors)[0] }}
+      <KitNotice bad v-if="form.rest()">
+        {{ form.rest() }}
       </KitNotice>
       <p v-if="shown.length === 0" class="soft">
         None yet. Take pictures before, during and after: drop them here, or add them at a panel so that they are pinned

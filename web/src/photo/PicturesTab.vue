@@ -48,8 +48,8 @@ const small = (entry: PhotoView) => `/api/vehicles/${props.vehicle}/photos/${ent
       @files="take"
     />
     <p v-if="form.busy.value" class="soft" role="status">One moment …</p>
-    <KitNotice bad v-if="form.general.value ?? Object.values(form.errors)[0]">
-      {{ form.general.value ?? Object.values(form.errors)[0] }}
+    <KitNotice bad v-if="form.rest()">
+      {{ form.rest() }}
     </KitNotice>
     <p v-if="photos && photos.length === 0" class="soft">
       None yet. Tape a rectangle of known size beside the damage and take it as squarely as you can: it can then be laid

@@ -168,8 +168,8 @@ const next = computed(() => {
             legend="A tap on a fastener means"
             :options="MARKS"
           />
-          <KitNotice bad v-if="form.general.value ?? Object.values(form.errors)[0]">
-            {{ form.general.value ?? Object.values(form.errors)[0] }}
+          <KitNotice bad v-if="form.rest('pitch', 'found')">
+            {{ form.rest('pitch', 'found') }}
           </KitNotice>
           <ol class="joints">
             <li v-for="joint in own" :key="joint.i" :class="{ on: picked === joint.i }">

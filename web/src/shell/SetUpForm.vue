@@ -69,7 +69,9 @@ async function setUp(): Promise<void> {
       ><KitInput mono v-bind="bind" v-model="fresh.hour" inputmode="decimal"
     /></KitField>
     <p class="small soft">All of it can be changed later in the house rules.</p>
-    <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+    <KitNotice bad v-if="form.rest('currency', 'email', 'hour', 'name', 'password', 'shop', 'taxRate')">{{
+      form.rest('currency', 'email', 'hour', 'name', 'password', 'shop', 'taxRate')
+    }}</KitNotice>
     <KitButton submit main :disabled="form.busy.value">Open the shop</KitButton>
   </form>
 </template>

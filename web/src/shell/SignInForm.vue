@@ -31,7 +31,7 @@ async function go(action: () => Promise<void>): Promise<void> {
     <KitField v-slot="{ bind }" label="Password" :error="form.errors['password']">
       <KitInput v-bind="bind" v-model="password" type="password" autocomplete="current-password" required />
     </KitField>
-    <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+    <KitNotice bad v-if="form.rest('email', 'password')">{{ form.rest('email', 'password') }}</KitNotice>
     <KitButton submit :main="!demo" :disabled="form.busy.value">Sign in</KitButton>
   </form>
 </template>

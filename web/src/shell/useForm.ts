@@ -30,5 +30,8 @@ export function useForm() {
       busy.value = false;
     }
   }
-  return { errors, general, busy, submit };
+  /** What is said of no field, or of one that this form does not show: a refusal is never silent. */
+  const rest = (...shown: string[]): string | null =>
+    general.value ?? Object.entries(errors).find(([field]) => !shown.includes(field))?.[1] ?? null;
+  return { errors, general, busy, submit, rest };
 }

@@ -81,7 +81,7 @@ const chart = computed(() =>
         beyond the dashed one.
       </p>
     </div>
-    <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+    <KitNotice bad v-if="form.rest()">{{ form.rest() }}</KitNotice>
     <p v-if="open.length === 0" class="soft">
       No zone of this layer waits to be opened further. Draw what shows, and its likely extent is drawn around it.
     </p>

@@ -109,7 +109,9 @@ async function picture([file]: readonly File[]): Promise<void> {
         <KitButton small plain @click="doing = null">Cancel</KitButton>
       </div>
     </form>
-    <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+    <KitNotice bad v-if="form.rest('closed.note', 'note', 'sign')">{{
+      form.rest('closed.note', 'note', 'sign')
+    }}</KitNotice>
   </li>
 </template>
 

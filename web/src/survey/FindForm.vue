@@ -42,8 +42,8 @@ async function found(sign: SignId): Promise<void> {
     <p class="eyebrow">What is there?</p>
     <p v-if="!place" class="soft">Tap the place on the sheet first.</p>
     <p v-else class="soft small">At {{ units.length(place[0]) }} from the left, {{ units.length(place[1]) }} up.</p>
-    <KitNotice bad v-if="form.general.value ?? Object.values(form.errors)[0]">
-      {{ form.general.value ?? Object.values(form.errors)[0] }}
+    <KitNotice bad v-if="form.rest()">
+      {{ form.rest() }}
     </KitNotice>
     <div class="signs">
       <KitButton

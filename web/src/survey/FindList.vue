@@ -59,7 +59,7 @@ async function bringBack(): Promise<void> {
       <span class="small">“{{ signOf(removed.sign).title }}” is removed.</span>
       <KitButton small :disabled="form.busy.value" @click="bringBack">Bring it back</KitButton>
     </div>
-    <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+    <KitNotice bad v-if="form.rest()">{{ form.rest() }}</KitNotice>
   </div>
 </template>
 

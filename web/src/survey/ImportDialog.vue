@@ -54,7 +54,7 @@ async function store(): Promise<void> {
     <KitUpload label="File of readings" accept=".csv,.xlsx,.json,text/csv,text/plain" @files="pick"
       >Choose a file, or drop it here</KitUpload
     >
-    <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+    <KitNotice bad v-if="form.rest()">{{ form.rest() }}</KitNotice>
     <p v-if="form.busy.value" role="status">Looking through {{ name }} …</p>
     <template v-if="seen && !form.busy.value">
       <KitNotice bad v-if="seen.errors.length > 0">

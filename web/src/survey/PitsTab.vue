@@ -239,7 +239,9 @@ const years = (value: number) =>
           ><KitInput mono v-bind="bind" v-model="draft.mouth" inputmode="decimal"
         /></KitField>
       </div>
-      <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+      <KitNotice bad v-if="form.rest('depth', 'mouth', 'pits', 'side', 'u', 'v')">{{
+        form.rest('depth', 'mouth', 'pits', 'side', 'u', 'v')
+      }}</KitNotice>
       <div class="row">
         <KitButton submit main :disabled="form.busy.value">Store the patch</KitButton>
         <span class="small soft" role="status">{{ said }}</span>

@@ -275,8 +275,8 @@ const TOOLS = [
         /></SurveySheet>
       </template>
       <template #card>
-        <KitNotice bad v-if="survey.problem.value ?? form.general.value">
-          {{ survey.problem.value ?? form.general.value }}
+        <KitNotice bad v-if="survey.problem.value ?? form.rest('overruled', 'note', 'ring', 'other', 'line')">
+          {{ survey.problem.value ?? form.rest('overruled', 'note', 'ring', 'other', 'line') }}
         </KitNotice>
         <ReadingEntry
           v-if="mode === 'read'"

@@ -21,9 +21,9 @@ watch(
 </script>
 
 <template>
-  <div v-if="versions.length > 1 || form.general.value">
+  <div v-if="versions.length > 1 || form.rest()">
     <p class="eyebrow">How it grew</p>
-    <p v-if="form.general.value" class="small alarm">{{ form.general.value }}</p>
+    <p v-if="form.rest()" class="small alarm">{{ form.rest() }}</p>
     <ol class="small">
       <li v-for="version in versions" :key="version.version">
         <span class="mono">{{ units.area(version.area) }}</span> {{ ZONE_CLASSES[version.class].toLowerCase() }},

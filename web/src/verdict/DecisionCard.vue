@@ -60,8 +60,8 @@ async function send(verb: 'withdraw' | 'restore', body: object): Promise<void> {
       {{ ORDER_WORDS[repair.order.state] }} in the order book, and not needed for this any more:
       <RouterLink to="/orders">withdraw it or keep it</RouterLink>.
     </p>
-    <KitNotice v-if="form.general.value ?? form.errors['zoneIds']" bad>
-      {{ form.general.value ?? form.errors['zoneIds'] }}
+    <KitNotice v-if="form.rest('reason')" bad>
+      {{ form.rest('reason') }}
     </KitNotice>
     <div v-if="session.canWork && !leaving" class="row">
       <template v-if="repair.withdrawn">

@@ -97,7 +97,9 @@ async function add(): Promise<void> {
         {{ offer.maker }}, {{ units.money(offer.price, offer.currency) }} ({{ offer.vehicle }})
       </KitButton>
     </div>
-    <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+    <KitNotice bad v-if="form.rest('carriage', 'leadDays', 'maker', 'price')">{{
+      form.rest('carriage', 'leadDays', 'maker', 'price')
+    }}</KitNotice>
   </KitCollapse>
 </template>
 

@@ -98,7 +98,7 @@ const zoneOptions = computed(() =>
   }),
 );
 /** Why these zones cannot be weighed together, whatever field the server names for it. */
-const notWeighed = computed(() => weighing.form.general.value ?? Object.values(weighing.form.errors)[0] ?? null);
+const notWeighed = computed(() => weighing.form.rest());
 /** Nothing of it is rust: holes, openings, dents. */
 const onlyWork = computed(() =>
   zones.value.filter(({ id }) => chosenZones.value.includes(id)).every((zone) => isWork(zone.class)),
@@ -230,8 +230,8 @@ const proposed = computed(
                 >
                   <KitInput v-bind="bind" v-model="reason" rows="2" />
                 </KitField>
-                <KitNotice bad v-if="form.general.value ?? form.errors['choice'] ?? form.errors['zoneIds']">
-                  {{ form.general.value ?? form.errors['choice'] ?? form.errors['zoneIds'] }}
+                <KitNotice bad v-if="form.rest('reason')">
+                  {{ form.rest('reason') }}
                 </KitNotice>
                 <div class="row">
                   <KitButton submit main :disabled="form.busy.value || choice === null">

@@ -97,7 +97,7 @@ function shown(seen: WalkView): WalkView {
 async function look(state: Look['state'], go = true): Promise<void> {
   const { id, title } = place.value!;
   await form.submit(() => noteLook({ place: id, state }, title));
-  if (go && !form.general.value) onward();
+  if (go && !form.rest()) onward();
 }
 async function noteLook(body: Look, title: string): Promise<void> {
   const { answer } = await outbox.record<WalkView>({
@@ -199,8 +199,8 @@ const again = () =>
             >
           </div>
           <div class="track" role="presentation"><i :style="{ width: `${(100 * walk.coverage).toFixed(1)}%` }" /></div>
-          <KitNotice bad v-if="form.general.value ?? Object.values(form.errors)[0]">
-            {{ form.general.value ?? Object.values(form.errors)[0] }}
+          <KitNotice bad v-if="form.rest()">
+            {{ form.rest() }}
           </KitNotice>
           <template v-if="place">
             <div>

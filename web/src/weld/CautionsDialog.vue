@@ -36,7 +36,7 @@ async function acknowledge(): Promise<void> {
       >I have read these and have seen to them. My name ({{ session.current?.person.name }}) and the time are
       noted.</KitCheckbox
     >
-    <KitNotice bad v-if="form.general.value">{{ form.general.value }}</KitNotice>
+    <KitNotice bad v-if="form.rest()">{{ form.rest() }}</KitNotice>
     <div class="row">
       <KitButton main :disabled="!read || form.busy.value" @click="acknowledge">To the bench</KitButton
       ><KitButton @click="emit('close')">Not yet</KitButton>

@@ -270,8 +270,8 @@ const STRATEGIES = [
               :error="form.errors['handWarm']"
               ><KitInput mono v-bind="bind" v-model="warm" inputmode="decimal"
             /></KitField>
-            <KitNotice bad v-if="form.general.value ?? form.errors['strategy'] ?? form.errors['seams']">
-              {{ form.general.value ?? form.errors['strategy'] ?? form.errors['seams'] }}
+            <KitNotice bad v-if="form.rest('handWarm', 'reason')">
+              {{ form.rest('handWarm', 'reason') }}
             </KitNotice>
             <KitButton submit :main="!view" :disabled="form.busy.value">
               {{ form.busy.value ? 'Working it out …' : view ? 'Lay out anew' : 'Lay out tacks and stitches' }}

@@ -85,6 +85,53 @@ describe('the weld plan', () => {
     expect(at()).toBe(`3 / ${plan.steps.length}`);
   });
 
+  it('says that the line has moved, and is laid out anew with a reason; what was done stays told', async () => {
+    const done = [{ n: 1, at: '2026-02-03T10:00:00.000Z', by: 'Ada' }];
+    server.on('GET /repairs/r/weld', laid(weldDefaults, { moved: true, done, acknowledged: read, version: 4 }));
+    const { page } = await open();
+    expect(page.text()).toContain('The line is not any more where these steps were laid out for.');
+    expect(page.find('form').exists()).toBe(false);
+    await button(page, 'Lay it out anew …').trigger('click');
+    server.on('PUT /repairs/r/weld', () => problem('already-there', 'Say why.', 409, { field: 'reason' }));
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    expect(page.text()).toContain('Say why.');
+    const old = { steps: 40, done, reason: 'the hole went on', by: 'Ben', at: '2026-02-04T10:00:00.000Z' };
+    server.on('PUT /repairs/r/weld', laid(weldDefaults, { earlier: [old], version: 5 }));
+    await field(page, 'Why is it laid out anew?').setValue('the hole went on');
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    expect(server.to('PUT /repairs/r/weld').at(-1)).toMatchObject({ reason: 'the hole went on', version: 4 });
+    expect(page.text()).toMatch(/1 of 40 steps done.*Laid out anew by Ben: the hole went on/s);
+  });
+
+  it('shows what was refused, whatever field the server names for it', async () => {
+    server
+      .on('GET /repairs/r/weld', () => null)
+      .on('PUT /repairs/r/weld', () => problem('invalid', 'Nothing is welded in here.', 422, { field: 'choice' }));
+    const { page } = await open();
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    expect(page.text()).toContain('Nothing is welded in here.');
+  });
+
+  it('leads from one repair of the car to the next', async () => {
+    server.on('GET /vehicles/v/repairs', [
+      repairView({ panel: 'floor-front-l' }),
+      repairView({ id: 's', panel: 'sill-l', areaNow: 4500 }),
+      repairView({ id: 'w', panel: 'roof', choice: 'whole' }),
+    ]);
+    const { page, router } = await open();
+    const choice = page.get('select[aria-label="Which repair"]');
+    expect(choice.findAll('option').map((option) => option.text())).toEqual([
+      'Front floor, left: patch, 96.0 cm²',
+      'Sill, left: patch, 45.0 cm²',
+    ]);
+    await choice.setValue('s');
+    await flushPromises();
+    expect(router.currentRoute.value.path).toBe('/vehicles/v/repairs/s/weld');
+  });
+
   it('asks for the cautions before the bench, by name, and only once', async () => {
     const { page, router } = await open();
     server.on('POST /repairs/r/weld/acknowledge', laid(weldDefaults, { acknowledged: read }));
