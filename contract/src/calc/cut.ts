@@ -100,6 +100,7 @@ export const cutCalculations = [
         heatSensitive: rings('areas beside glass, lead, wiring or foam'),
         unweldable: rings('areas too thin to weld to'),
         seams: many(object({ line: points('seam'), pitch: mm('pitch of its spots') }).unknown(), 'spot-welded seams'),
+        mounts: many(object({ at: point('place'), name: word('name') }).unknown(), 'mounts to keep clear of'),
         layers: many(word('layer'), 'sheets behind each other, outermost first'),
       }).unknown(),
       damage: many(Joi.array().items(Joi.array().items(Joi.number().unsafe()).length(2)), 'outlines of the damage, mm'),
@@ -118,6 +119,7 @@ export const cutCalculations = [
     gives: {
       runs: many(table('from, to, length, follows, name, why, cut'), 'straight runs'),
       corners: points('corners to mark'),
+      laid: points('corners in which its runs meet, also beyond the edge of the panel'),
       outline: ring('final line'),
       rough: ring('first cut, 12 mm short'),
       patch: ring('piece to make'),
@@ -128,7 +130,13 @@ export const cutCalculations = [
       cost: number('of the line; a millimetre on plain sheet is 1'),
       leastCost: maybe(number('of the cheapest closed line on the grid of the search')),
       alternatives: many(
-        object({ name: word('which'), cost: number('cost'), length: mm('length'), area: number('area', 'mm²') }),
+        object({
+          name: word('which'),
+          cost: number('cost'),
+          length: mm('length'),
+          area: number('area', 'mm²'),
+          laid: points('corners in which its runs meet'),
+        }),
         'lines that were not taken',
       ),
       layersBehind: many(word('layer'), 'sheets behind that must not be cut'),
