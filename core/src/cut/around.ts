@@ -8,6 +8,10 @@ import { cutLine } from './line.ts';
 /** mm. A rim is marked by corners that stray from it by no more: a felt-pen line. */
 const RIM_WITHIN = 0.5;
 
+/** Sound metal that is asked for around these zones, mm: none around what is cut along its rim. */
+export const marginAround = (zones: readonly { class: ZoneClass }[], margin: number): number =>
+  zones.every((zone) => isRim(zone.class)) ? 0 : margin;
+
 /**
  * Where does the saw go for these zones? Damage is cut out with a margin; a hole to close and an opening
  * to make have their line already: it is their rim.

@@ -1,7 +1,7 @@
 export { cutPanelOf } from './panel.ts';
 export { lineOnMap } from './onMap.ts';
 export { thinMetal } from './thinMetal.ts';
-export { lineAround } from './around.ts';
+export { lineAround, marginAround } from './around.ts';
 export { cutLine } from './line.ts';
 export { lineByHand } from './byHand.ts';
 export { besideEdge, FARTHEST_BESIDE, OUT_TO_EDGE } from './beside.ts';

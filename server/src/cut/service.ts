@@ -2,7 +2,7 @@ import type { DataSource } from 'typeorm';
 import { cutDefaults, type CutInput, type CutPlanView } from '@aspecta/contract/cut';
 import { Problem } from '@aspecta/core';
 import { layerOf, panelOf, sheetOf } from '@aspecta/core/body';
-import { cutPanelOf, lineOnMap, tapesFor, type CutLine } from '@aspecta/core/cut';
+import { cutPanelOf, lineOnMap, marginAround, tapesFor, type CutLine } from '@aspecta/core/cut';
 import { layerSamples } from '@aspecta/core/survey';
 import { changeOnce } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
@@ -60,7 +60,7 @@ export class CutService {
     const thin = await this.findThinMetal({ sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal }, asker);
     const task = {
       panel: { ...cutPanelOf(body, panel, layer.id), unweldable: thin },
-      margin: settings.margin,
+      margin: marginAround(zones, settings.margin),
       house: settings,
     };
     const own = saved?.corners ?? null;

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { OPTION_WORDS, type Redecision, type RepairView, type VerdictView } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
-import { isBought, isCutIn, type OptionId } from '@aspecta/core/verdict';
+import { isBought, isCutIn, type OptionId, type Spread } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
@@ -114,8 +114,10 @@ export class VerdictService {
     // Each patch has its own line and its own state, unless a person joins them afterwards.
     const groups = isCutIn(input.choice) ? groupsOf(zones) : [zones];
     const decided = await Promise.all(groups.map((group) => this.figures(caller, vehicle, group, input.choice)));
-    const rows = decided.map(({ figures }, i): RepairRow => ({
+    const rows = decided.map(({ figures, offer: bought }, i): RepairRow => ({
       ...figures,
+      // One panel that is bought gives the parts for all of them: it is paid once, with the first.
+      cost: i > 0 && isBought(input.choice) ? less(figures.cost, bought?.landed ?? 0) : figures.cost,
       id: i === 0 ? input.id : randomUUID(),
       vehicleId,
       panel: zones[0]!.panel,
@@ -334,6 +336,12 @@ export class VerdictService {
   }
 }
 
+const less = (cost: Spread, by: number): Spread => ({
+  mean: cost.mean - by,
+  p10: cost.p10 - by,
+  p50: cost.p50 - by,
+  p90: cost.p90 - by,
+});
 /** No zone ever has this version. */
 const PARTED = 0;
 const sameSet = (a: readonly string[], b: readonly string[]) =>

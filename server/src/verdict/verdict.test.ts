@@ -276,6 +276,20 @@ describe('a change of mind', () => {
     }
   });
 
+  it('pays a panel once that gives the parts for two repairs', async () => {
+    const car = await fresh();
+    const zones = [await zoneOn(car), await zoneOn(car, { ring: squareAt(300, 300, 90) })];
+    const input = { id: randomUUID(), zoneIds: zones.map(({ id }) => id), choice: 'part', reason: 'from one pressing' };
+    await here.owner.post(`/vehicles/${car}/repairs`, input).expect(201);
+    const repairs = (await here.owner.get(`/vehicles/${car}/repairs`).expect(200)).body as RepairView[];
+    const first = repairs.find(({ id }) => id === input.id)!;
+    const other = repairs.find(({ id }) => id !== input.id)!;
+    // 384.00 landed (30,000 + 2,000, and a fifth of tax).
+    expect(first.cost.p50).toBeGreaterThan(38_400);
+    expect(other.cost.p50).toBeLessThan(38_400);
+    expect(await ordersOf(car)).toHaveLength(1);
+  });
+
   it('plans what is not rust: a hole is closed along its rim, an opening is cut and not welded', async () => {
     const car = await fresh();
     const hole = await zoneOn(car, { class: 'hole', ring: squareAt(300, 300, 60) });

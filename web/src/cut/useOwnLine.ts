@@ -3,7 +3,7 @@ import type { CutPlanView } from '@aspecta/contract/cut';
 import type { ZoneView } from '@aspecta/contract/survey';
 import { Problem } from '@aspecta/core';
 import type { BodyPlan, Panel } from '@aspecta/core/body';
-import { besideEdge, cutPanelOf, lineByHand, placeFrom, tapesFor } from '@aspecta/core/cut';
+import { besideEdge, cutPanelOf, lineByHand, marginAround, placeFrom, tapesFor } from '@aspecta/core/cut';
 import { type Point, type Ring } from '@aspecta/core/geometry';
 import type { LengthUnit } from '@aspecta/core/units';
 
@@ -45,7 +45,7 @@ export function useOwnLine(
       const line = lineByHand({
         panel: { ...cutPanelOf(body, panel, layer), unweldable: thin },
         damage: zones.map((zone) => zone.ring),
-        margin: settings.margin,
+        margin: marginAround(zones, settings.margin),
         house: settings,
         corners: corners.value,
       });
