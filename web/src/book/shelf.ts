@@ -1,9 +1,11 @@
 import { buyPages } from './pages/buy.ts';
+import { curvePages } from './pages/curve.ts';
 import { cutPages } from './pages/cut.ts';
+import { foldPages } from './pages/fold.ts';
 import { holdPages } from './pages/hold.ts';
 import { inspectPages } from './pages/inspect.ts';
 import { measurePages } from './pages/measure.ts';
-import { shapePages } from './pages/shape.ts';
+import { patternPages } from './pages/pattern.ts';
 import { weldPages } from './pages/weld.ts';
 import type { BookPage } from './page.ts';
 
@@ -13,7 +15,9 @@ export const BOOK: readonly BookPage[] = [
   ...inspectPages,
   ...holdPages,
   ...cutPages,
-  ...shapePages,
+  ...foldPages,
+  ...curvePages,
+  ...patternPages,
   ...weldPages,
   ...buyPages,
 ];
