@@ -3,7 +3,8 @@ import { createRequire } from 'node:module';
 import { cpus } from 'node:os';
 import { performance } from 'node:perf_hooks';
 import { gzipSync } from 'node:zlib';
-import { cutLine } from '@aspecta/core/cut';
+import { cutLine, cutPanelOf, lineByHand, tapesFor } from '@aspecta/core/cut';
+import { closedJoints, closedWork, pieceJoints } from '@aspecta/core/repair';
 import { bodyPlan, panelOf, sheetOf } from '@aspecta/core/body';
 import {
   krige,
@@ -112,6 +113,28 @@ row(
     }),
   ),
   150,
+);
+const dragged = {
+  panel: cutPanelOf(plan, quarter),
+  damage: [circle([1000, 200], 60)],
+  margin: 20,
+};
+const held = cutLine(dragged).laid;
+let pull = 0;
+row(
+  'a corner dragged: line, tapes and joints',
+  time(() => {
+    const line = lineByHand({
+      ...dragged,
+      corners: held.map(([u, v], i): Point => (i === 1 ? [u + ++pull, v] : [u, v])),
+    });
+    tapesFor({ panel: quarter, line, unit: 'mm' });
+    return closedWork(closedJoints(pieceJoints(plan, quarter, line.outline), { visible: true }), {
+      visible: true,
+      made: true,
+    });
+  }),
+  100,
 );
 const verdictExample = catalogue.find((entry) => entry.id === 'verdict.compare')!.example as unknown as Parameters<
   typeof compare
