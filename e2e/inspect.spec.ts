@@ -150,7 +150,7 @@ test('a picture is brought to true size and the damage is traced on it', async (
   await page.getByRole('radio', { name: 'Pitted' }).check();
   await page.getByRole('button', { name: 'Save the zone' }).click();
   // 150 × 150 px of a rectangle of about 480 × 390 px that is 200 × 150 mm: about 36 cm².
-  const zone = page.getByRole('button', { name: /Pitted, [\d.]+ cm²/ });
+  const zone = page.getByRole('button', { name: /^Pitted, [\d.]+ cm²/ });
   await expect(zone).toBeVisible();
   const area = Number(/([\d.]+) cm²/.exec((await zone.textContent())!)![1]);
   expect(area).toBeGreaterThan(30);

@@ -59,7 +59,7 @@ test('one car from the first reading to the last stitch', async ({ page, house }
     await page.getByLabel('Why not what the evidence says?').fill('Daylight through it under the wire wheel');
     await page.getByLabel('Note').fill('Behind the wheel arch');
     await page.getByRole('button', { name: 'Save the zone' }).click();
-    await expect(page.getByRole('button', { name: /Rusted through, [\d.]+ cm²/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Rusted through, [\d.]+ cm²/ })).toBeVisible();
   });
 
   let repair = '';

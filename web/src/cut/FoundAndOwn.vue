@@ -43,7 +43,7 @@ const ROWS = [
     </caption>
     <thead>
       <tr>
-        <th></th>
+        <td></td>
         <th scope="col" class="num">Yours</th>
         <th scope="col" class="num">Found</th>
       </tr>

@@ -253,7 +253,7 @@ const years = (value: number) =>
           <th class="num">Depth</th>
           <th class="num">u</th>
           <th class="num">v</th>
-          <th></th>
+          <td></td>
         </tr>
       </thead>
       <tbody>

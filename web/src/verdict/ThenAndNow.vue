@@ -46,7 +46,7 @@ const columns = computed(() => {
     </caption>
     <thead>
       <tr>
-        <th></th>
+        <td></td>
         <th v-for="(column, i) in columns" :key="i" scope="col" class="num">{{ column.title }}</th>
       </tr>
     </thead>
