@@ -1,5 +1,5 @@
 import { finite } from '../check.ts';
-import { between, toLine, type Point } from '../geometry/index.ts';
+import { lineLength, pointAt, toLine, type Point } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
 import type { Closing, JointFacts } from './joint.ts';
 import type { PieceJoint } from './ofPanel.ts';
@@ -120,19 +120,7 @@ function ownersOf(joints: readonly PieceJoint[], choices: readonly JointChoice[]
 }
 
 /** The place by which a choice keeps to its stretch: the middle of its line. */
-export function placeOf({ line }: Pick<PieceJoint, 'line'>): Point {
-  const lengths = line.slice(1).map((p, i) => between(line[i]!, p));
-  let left = lengths.reduce((sum, length) => sum + length, 0) / 2;
-  for (const [i, length] of lengths.entries()) {
-    if (left <= length) {
-      const share = length === 0 ? 0 : left / length;
-      const [a, b] = [line[i]!, line[i + 1]!];
-      return [a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share];
-    }
-    left -= length;
-  }
-  return line[0]!;
-}
+export const placeOf = ({ line }: Pick<PieceJoint, 'line'>): Point => pointAt(line, lineLength(line) / 2);
 
 /** What to look out for where a joint is closed so, each in a sentence. mm. */
 export function closingNotes(

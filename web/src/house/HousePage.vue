@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue';
+import { computed, reactive, ref } from 'vue';
 import { CLOSING_WORDS } from '@aspecta/contract/repair';
 import { LENGTH_UNITS, type Shop } from '@aspecta/contract/shop';
 import { schoolDefaults, type Closing } from '@aspecta/core/repair';
@@ -60,6 +60,19 @@ const stored = (key: keyof Shop['rates']) => {
 const ways = <T extends Closing>(...all: T[]) => all.map((value) => ({ value, label: CLOSING_WORDS[value] }));
 const CUTS = ways('butt', 'lap', 'joggle');
 const FLANGES = ways('plug', 'spot');
+/** What was refused of no field that stands here. */
+const refused = computed(() =>
+  form.rest(
+    'currency',
+    'name',
+    'rates.coatDm2',
+    'rates.hour',
+    'rates.sheetDm2',
+    'rates.weldMetre',
+    'taxRate',
+    'temperature',
+  ),
+);
 const owner = () => session.current?.person.role === 'owner';
 function take(shop: Shop): void {
   // Its units are those of the fields from now on.
@@ -192,33 +205,7 @@ async function save(): Promise<void> {
               ></KitCheckbox
             >
           </fieldset>
-          <KitNotice
-            bad
-            v-if="
-              form.rest(
-                'currency',
-                'name',
-                'rates.coatDm2',
-                'rates.hour',
-                'rates.sheetDm2',
-                'rates.weldMetre',
-                'taxRate',
-                'temperature',
-              )
-            "
-            >{{
-              form.rest(
-                'currency',
-                'name',
-                'rates.coatDm2',
-                'rates.hour',
-                'rates.sheetDm2',
-                'rates.weldMetre',
-                'taxRate',
-                'temperature',
-              )
-            }}</KitNotice
-          >
+          <KitNotice v-if="refused" bad>{{ refused }}</KitNotice>
           <p v-if="saved" class="good" role="status">Saved.</p>
           <KitButton submit main v-if="owner()" :disabled="form.busy.value">Save the rules</KitButton>
         </form>
