@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { OptionId } from '@aspecta/core/verdict';
-import type { ArcProcess, Position, Strategy } from '@aspecta/core/weld';
+import { weldDefaults, type WeldSettingsInput } from '@aspecta/contract/weld';
 import { VerdictService } from '@aspecta/server/verdict/service';
 import { WeldService } from '@aspecta/server/weld/service';
 import type { Chapter } from './chapter.ts';
@@ -13,7 +13,7 @@ interface Decision {
   first?: { choice: OptionId; reason: string };
   done?: boolean;
   stepsDone?: number;
-  weld?: { process: ArcProcess; position: Position; handWarm: number; strategy: Strategy };
+  weld?: Partial<WeldSettingsInput>;
 }
 /** What was decided, and how far the welding has come. */
 export const decide: Chapter = async ({ house, owner, id: vehicle, story, zones }) => {
@@ -33,9 +33,10 @@ export const decide: Chapter = async ({ house, owner, id: vehicle, story, zones 
       : begun;
     if (decision.done) await verdicts.change(owner, repair.id, { choice, reason, done: true, version: repair.version });
     if (!decision.weld) continue;
-    const plan = await welds.layOut(owner, repair.id, { ...decision.weld, version: 0 });
+    const plan = await welds.layOut(owner, repair.id, { ...weldDefaults, ...decision.weld, version: 0 });
     await welds.acknowledge(owner, repair.id);
     const steps = Math.round(plan.plan.steps.length * (decision.stepsDone ?? 0));
-    for (let n = 1; n <= steps; n++) await welds.tick(owner, repair.id, n, { done: true, version: plan.version });
+    const done = plan.plan.steps.slice(0, steps).map(({ n }) => n);
+    if (done.length > 0) await welds.tick(owner, repair.id, { steps: done, done: true, version: plan.version });
   }
 };

@@ -36,6 +36,49 @@ test('a panel is drilled out by its map, spot by spot and joint by joint', async
   await expect(page.getByText('Drill out spot welds')).toBeVisible();
 });
 
+test('a whole panel is welded in by one plan of all its joints, a round at a time', async ({ page, house }) => {
+  await signIn(page, house);
+  const cars = (await (await page.request.get(`${house.url}/api/vehicles`)).json()) as {
+    id: string;
+    nickname: string;
+  }[];
+  const car = cars.find(({ nickname }) => nickname === 'Marigold')!.id;
+  const repairs = (await (await page.request.get(`${house.url}/api/vehicles/${car}/repairs`)).json()) as {
+    id: string;
+    choice: string;
+  }[];
+  const repair = repairs.find(({ choice }) => choice === 'whole')!.id;
+  await page.goto(`${house.url}/vehicles/${car}/repairs/${repair}/weld`);
+  await page.getByRole('radio', { name: 'Screws through both sheets' }).check();
+  await page.getByText('Thickness, pitch, stitches, holes').click();
+  await page.getByLabel(/^Holes for plugs/).fill('no idea');
+  await page.getByRole('button', { name: 'Lay out every weld', exact: true }).click();
+  await expect(page.getByText(/Holes for plugs.* must be a number/)).toBeVisible();
+  await page.getByLabel(/^Holes for plugs/).fill('8');
+  await page.getByRole('button', { name: 'Lay out every weld', exact: true }).click();
+  await expect(page.getByText(/\d+ plugs, \d+ screw holes on \d+ joints/)).toBeVisible();
+  const plugs = Number(/(\d+) plugs/.exec((await page.getByText(/\d+ plugs/).textContent())!)![1]);
+  // To a plug, and leave it out: the rest is planned around it.
+  const slider = page.getByRole('slider', { name: 'Step' });
+  await slider.focus();
+  for (let n = 0; n < 5; n++) await page.keyboard.press('ArrowRight');
+  await expect(page.getByText(/Plug through a 8 mm hole .* along it from its .* end/)).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(page.getByText('1 weld is left out')).toBeVisible();
+  await expect(page.getByText(`${plugs - 1} plugs`)).toBeVisible();
+  await page.getByRole('button', { name: 'Begin at the bench', exact: true }).click();
+  await page.getByLabel(/I have read these/).check();
+  await page.getByRole('button', { name: 'To the bench' }).click();
+  for (let n = 1; n <= 2; n++) {
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await expect(page.getByText(new RegExp(`^${n} of \\d+$`))).toBeVisible();
+  }
+  const round = page.getByRole('button', { name: /^All \d+ plugs$/ });
+  const all = Number(/\d+/.exec((await round.textContent())!)![0]);
+  await round.click();
+  await expect(page.getByText(new RegExp(`^${2 + all} of \\d+$`))).toBeVisible();
+});
+
 test('a find is cured with how, opened again, removed and brought back', async ({ page, house }) => {
   await signIn(page, house);
   const car = await rollIn(page, 'Cured');

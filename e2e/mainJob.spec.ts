@@ -120,9 +120,9 @@ test('one car from the first reading to the last stitch', async ({ page, house }
   });
 
   await test.step('tacks and stitches are laid out and played', async () => {
-    await page.getByRole('link', { name: /Plan the tacks and stitches/ }).click();
-    await page.getByRole('button', { name: 'Lay out tacks and stitches' }).click();
-    await expect(page.getByText(/tacks and \d+ stitches/)).toBeVisible();
+    await page.getByRole('link', { name: /Plan every weld/ }).click();
+    await page.getByRole('button', { name: 'Lay out every weld', exact: true }).click();
+    await expect(page.getByText(/tacks, (\d+ plugs, )?\d+ stitches/)).toBeVisible();
     await page.getByRole('button', { name: 'Play the sequence' }).click();
     await expect(page.getByText(/^([2-9]|\d\d+) \/ \d+/)).toBeVisible();
     await page.getByRole('button', { name: 'Stop' }).click();

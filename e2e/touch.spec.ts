@@ -35,8 +35,8 @@ test('the main job by touch on a tablet', async ({ page, house }, info) => {
   await page.getByRole('button', { name: /Decide: let in a patch/ }).tap();
   await expect(page.getByText('Where does the saw go?')).toBeVisible();
   await page.getByRole('button', { name: 'Corner 2', exact: true }).tap();
-  await page.getByRole('link', { name: /Plan the tacks/ }).tap();
-  await page.getByRole('button', { name: 'Lay out tacks and stitches' }).tap();
+  await page.getByRole('link', { name: /Plan every weld/ }).tap();
+  await page.getByRole('button', { name: 'Lay out every weld', exact: true }).tap();
   await page.getByRole('button', { name: 'Begin at the bench', exact: true }).tap();
   await page.getByLabel(/I have read these/).tap();
   await page.getByRole('button', { name: 'To the bench' }).tap();

@@ -73,6 +73,8 @@ export interface JointsView {
   repairId: string;
   panel: string;
   choice: string;
+  /** Sheet of the panel in which the joints lie. */
+  layer: string;
   /** The piece, mm; the whole panel where it is replaced whole. */
   piece: Ring;
   whole: boolean;

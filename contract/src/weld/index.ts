@@ -1,10 +1,27 @@
-import type { ArcProcess, Position, Strategy, WeldPlan } from '@aspecta/core/weld';
+import type { Closing } from '@aspecta/core/repair';
+import type { HandProcess, Holding, Position, StepKind, Strategy, WeldPlan } from '@aspecta/core/weld';
 
+/** How a repair is welded; what is null is taken by the sheet and the process. Lengths mm. */
 export interface WeldSettingsInput {
-  process: ArcProcess;
+  process: HandProcess;
+  /** Of joints that are not welded in another one. */
   position: Position;
+  /** °C */
   handWarm: number;
   strategy: Strategy;
+  /** Of the sheet that the piece is welded to, where it differs. */
+  other: number | null;
+  /** Between tacks. */
+  pitch: number | null;
+  stitch: number | null;
+  /** Of a plug's hole. */
+  hole: number | null;
+  holding: Holding;
+  /** Joints that are welded in another position, by their places. */
+  positions: { at: [number, number]; position: Position }[];
+  /** Names of welds that come first of their round, and of those that are left out. */
+  first: string[];
+  barred: string[];
 }
 
 /** A plan that another one has taken the place of when welding had begun; its welds are in the metal. */
@@ -26,12 +43,68 @@ export interface WeldPlanView {
   /** Who has read the cautions, and when. */
   acknowledged: { by: string; at: string } | null;
   version: number;
-  /** The outline of the cut for which this was planned, to draw it. */
-  joints: { points: [number, number][]; closed: boolean }[];
-  /** The line is not any more the one that this was planned for, or the repair is none in the sheet now. */
+  /** The joints for which this was planned. */
+  joints: PlannedJoint[];
+  /** The joints are not any more those that this was planned for: moved, closed in another way, or none at all. */
   moved: boolean;
   /** Plans before this one of which welds were done, oldest first. */
   earlier: EarlierWeld[];
 }
 
-export const weldDefaults: WeldSettingsInput = { process: 'mig', position: 'flat', handWarm: 50, strategy: 'coolest' };
+/** A joint as it was planned, with its line in mm. */
+export interface PlannedJoint {
+  points: [number, number][];
+  closed: boolean;
+  /** As a person reads it. */
+  name: string;
+  /** As built. */
+  kind: string;
+  closing: Closing;
+  welds: number;
+  sheets?: number | undefined;
+}
+
+export const weldDefaults: WeldSettingsInput = {
+  process: 'mig',
+  position: 'flat',
+  handWarm: 50,
+  strategy: 'coolest',
+  other: null,
+  pitch: null,
+  stitch: null,
+  hole: null,
+  holding: 'clamps',
+  positions: [],
+  first: [],
+  barred: [],
+};
+
+/** What a step is called, one and several; every word that a person reads for them stands here. */
+export const STEP_WORDS: Readonly<Record<StepKind, readonly [string, string]>> = {
+  prepare: ['Prepare', 'preparations'],
+  bolt: ['Bolts', 'rows of bolts'],
+  turn: ['Turn the car', 'turns of the car'],
+  tack: ['Tack', 'tacks'],
+  plug: ['Plug', 'plugs'],
+  spot: ['Spot', 'spots'],
+  stitch: ['Stitch', 'stitches'],
+  hem: ['Fold the hem', 'hems'],
+  braze: ['Braze', 'brazed runs'],
+  rivet: ['Rivets', 'rows of rivets'],
+  hole: ['Screw hole', 'screw holes'],
+  check: ['Check', 'checks'],
+  dress: ['Dress', 'rounds of dressing'],
+  seal: ['Prime and seal', 'coats'],
+};
+/** What the processes are called. */
+export const PROCESS_WORDS: Readonly<Record<HandProcess, string>> = { mig: 'MIG', tig: 'TIG', gas: 'Gas' };
+export const POSITION_WORDS: Readonly<Record<Position, string>> = {
+  flat: 'Flat',
+  vertical: 'Vertical',
+  overhead: 'Overhead',
+};
+/** How a new piece is held until it is welded. */
+export const HOLDING_WORDS: Readonly<Record<Holding, string>> = {
+  clamps: 'Clamps',
+  screws: 'Screws through both sheets',
+};

@@ -1,5 +1,4 @@
-import type { Panel } from '../body/index.ts';
-import type { Point } from '../geometry/index.ts';
+import { edgeName, type Panel } from '../body/index.ts';
 import type { LengthUnit } from '../units/index.ts';
 import type { CutLine } from './laid.ts';
 import { chooseDatums, cutOffsets, type CornerOffsets, type Datum } from './offsets.ts';
@@ -15,19 +14,4 @@ export interface Tapes {
 export function tapesFor({ panel, line, unit }: { panel: Panel; line: CutLine; unit: LengthUnit }): Tapes {
   const datums = chooseDatums(panel.outline, (outward) => edgeName(panel, outward), line.corners);
   return { datums, ...cutOffsets({ line: line.corners, datums, unit }) };
-}
-
-/** How a restorer calls the edge that faces this way. */
-function edgeName(panel: Panel, [u, v]: Point): string {
-  if (Math.abs(v) >= Math.abs(u)) {
-    if (panel.view === 'floor' || panel.view === 'top')
-      return v > 0 ? 'upper edge on the drawing' : 'lower edge on the drawing';
-    return v > 0 ? 'upper edge' : 'lower edge';
-  }
-  if (['front', 'rear'].includes(panel.view) || panel.side === 'centre')
-    return u > 0 ? 'right-hand end' : 'left-hand end';
-  const front = (panel.view === 'right' || (panel.view === 'inner' && panel.side === 'right') ? u > 0 : u < 0)
-    ? 'front'
-    : 'rear';
-  return `${front} edge`;
 }

@@ -2,7 +2,7 @@ export { closedWork } from './closedWork.ts';
 export { joints, type EdgeInput, type Joints, type JointsInput } from './joints.ts';
 export { fastenersOf, type Fastener } from './fasteners.ts';
 export { CLOSINGS, meanHours, together, type Closing, type Element, type JointFacts } from './joint.ts';
-export { jointWork } from './jointWork.ts';
+export { HEM_WELDS, jointWork } from './jointWork.ts';
 export {
   closedJoints,
   closingNotes,

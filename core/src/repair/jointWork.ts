@@ -3,7 +3,7 @@ import { lineWork } from './lineWork.ts';
 import { PACES, ROUGHLY, type Minutes } from './paces.ts';
 
 /** mm between the small welds that hold a hem: three to five on the side of a door (T-36). */
-const HEM_WELDS = 180;
+export const HEM_WELDS = 180;
 const dm = (mm: number) => mm / 100;
 const lengthOf = (joints: readonly JointFacts[]) => dm(joints.reduce((sum, { length }) => sum + length, 0));
 const fastenersOf = (joints: readonly JointFacts[]) => joints.reduce((sum, { fasteners }) => sum + fasteners, 0);

@@ -1,5 +1,21 @@
 export { planWelds } from './planWelds.ts';
-export type { Strategy, WeldInput, WeldPlan, WeldSeam, WeldStep } from './planTypes.ts';
+export { planRepair } from './planRepair.ts';
+export {
+  isHot,
+  STEP_KINDS,
+  type HandProcess,
+  type Holding,
+  type RepairWeldInput,
+  type StepKind,
+  type Strategy,
+  type WeldInput,
+  type WeldJoint,
+  type WeldPlan,
+  type WeldSeam,
+  type WeldStep,
+} from './planTypes.ts';
+export { weldId } from './seamWelds.ts';
+export { whereOnJoint, type OnJoint } from './whereOnJoint.ts';
 export { lineSource, plateSource, type LineSourceInput } from './lineSource.ts';
 export { movingSource, scaledK0, type MovingSourceInput } from './movingSource.ts';
 export { field, type Field, type FieldInput, type FieldStitch } from './field.ts';

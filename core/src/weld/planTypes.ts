@@ -1,6 +1,7 @@
 import type { Point } from '../geometry/index.ts';
+import type { Closing } from '../repair/index.ts';
 import type { WeldMaterial } from './material.ts';
-import type { ArcProcess, ArcSettings, Position } from './settings.ts';
+import type { ArcProcess, Position, Process, WeldSettings } from './settings.ts';
 
 export type Strategy = 'coolest' | 'skip' | 'backstep' | 'continuous';
 
@@ -33,9 +34,32 @@ export interface WeldInput {
   stitch?: number;
 }
 
+/** What is done in a step, in about the order in which they come. */
+export const STEP_KINDS = [
+  'prepare',
+  'bolt',
+  'turn',
+  'tack',
+  'plug',
+  'spot',
+  'stitch',
+  'hem',
+  'braze',
+  'rivet',
+  'hole',
+  'check',
+  'dress',
+  'seal',
+] as const;
+export type StepKind = (typeof STEP_KINDS)[number];
+/** Steps that put heat into the sheet at a place. */
+export const isHot = ({ kind }: Pick<WeldStep, 'kind'>): boolean =>
+  ['tack', 'plug', 'spot', 'stitch', 'hole'].includes(kind);
+
 export interface WeldStep {
   n: number;
-  kind: 'tack' | 'stitch' | 'check' | 'turn';
+  kind: StepKind;
+  /** Index of its joint. */
   seam: number;
   /** Places on the sheet, mm; a tack has the same place twice, a check none. */
   from: Point | null;
@@ -52,7 +76,7 @@ export interface WeldStep {
 }
 
 export interface WeldPlan {
-  settings: ArcSettings;
+  settings: WeldSettings;
   steps: WeldStep[];
   seamLength: number;
   tacks: number;
@@ -60,10 +84,57 @@ export interface WeldPlan {
   arcTime: number;
   waitTime: number;
   totalTime: number;
-  /** °C, highest at any start. */
+  /** °C, highest at any start; of the workshop where nothing is heated. */
   hottestStart: number;
-  /** Compares plans for the same joint (see distortion); it is no forecast in millimetres. */
+  /** Compares plans for the same joint (see distortion); it is no forecast in millimetres. 0 without a stitch. */
   distortionIndex: number;
+}
+
+/** A process that welds seams and plugs; spots are made by a machine of their own. */
+export type HandProcess = Exclude<Process, 'spot'>;
+/** How a new panel is held until it is welded: clamps, or screws through it that leave holes to weld up (T-41, T-48). */
+export type Holding = 'clamps' | 'screws';
+
+/** A joint of a repair as it is to be closed. */
+export interface WeldJoint {
+  /** As a person reads it. */
+  name: string;
+  /** As built: cut, spot, hem, bolt … */
+  kind: string;
+  closing: Closing;
+  /** mm; ends where it begins if it runs round. */
+  line: readonly Point[];
+  /** Plugs, spots, bolts or rivets with which it is closed. */
+  welds: number;
+  sheets?: number | undefined;
+  position?: Position | undefined;
+}
+
+/** All joints of a repair, and how they are welded. */
+export interface RepairWeldInput {
+  joints: readonly WeldJoint[];
+  process: HandProcess;
+  /** Steel when left out. */
+  material?: WeldMaterial | undefined;
+  /** mm of the piece. */
+  thickness: number;
+  /** mm of the sheet that it is welded to, where it differs. */
+  other?: number | undefined;
+  position?: Position | undefined;
+  handWarm?: number | undefined;
+  ambient?: number | undefined;
+  strategy?: Strategy | undefined;
+  /** mm between tacks; by the process when left out. */
+  pitch?: number | undefined;
+  /** mm of one stitch. */
+  stitch?: number | undefined;
+  /** mm of a plug's hole; by the sheet when left out (T-10). */
+  hole?: number | undefined;
+  holding?: Holding | undefined;
+  /** Names of welds that come first of their round. */
+  first?: readonly string[] | undefined;
+  /** Names of welds that are left out. */
+  barred?: readonly string[] | undefined;
 }
 
 /** How the next stitch is chosen: by a fixed order, or among those that may be welded at once. */

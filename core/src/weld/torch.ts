@@ -2,8 +2,10 @@ import { between, type Point } from '../geometry/index.ts';
 import { distortion } from './distortion.ts';
 import { plateSource } from './lineSource.ts';
 import { MATERIALS, STILL_AIR_FILM } from './material.ts';
-import type { Choice, WeldInput, WeldPlan, WeldStep } from './planTypes.ts';
-import { EFFICIENCY, type ArcSettings } from './settings.ts';
+import { isHot, type Choice, type StepKind, type WeldPlan, type WeldStep } from './planTypes.ts';
+import type { WeldMaterial } from './material.ts';
+import type { NetPower } from './netPower.ts';
+import type { WeldSettings } from './settings.ts';
 
 /** s. Moving the torch to the next place; common practice, no published source. */
 const MOVE = 6;
@@ -11,6 +13,10 @@ const MOVE = 6;
 const TACK_TIME = 0.8;
 /** s to check gap and level after tacking. */
 const CHECK_TIME = 120;
+/** s. Clamping beside a plug or setting the electrodes before the next (T-11). */
+const CLAMP = 20;
+/** K. What an old weld still adds less of is not counted any more. */
+const FADED = 0.01;
 /** mm. Two stitches in a row keep this distance where another place is cool enough. */
 const NEIGHBOUR = 40;
 /** A stitch heats evenly: it counts as this many sources along its length. */
@@ -33,59 +39,64 @@ export class Torch {
   private readonly steps: WeldStep[] = [];
   private last: Point | undefined;
   private readonly rise: (energy: number, distance: number, time: number) => number;
-  private readonly input: WeldInput;
-  private current!: ArcSettings;
+  private readonly thickness: number;
+  private power!: NetPower;
   private readonly ambient: number;
   private readonly handWarm: number;
+  /** Welds before this one have faded. */
+  private oldest = 0;
 
-  constructor(input: WeldInput, ambient: number, handWarm: number) {
-    this.input = input;
+  constructor(
+    { material, thickness }: { material?: WeldMaterial | undefined; thickness: number },
+    ambient: number,
+    handWarm: number,
+  ) {
+    this.thickness = thickness;
     this.ambient = ambient;
     this.handWarm = handWarm;
-    this.rise = plateSource(MATERIALS[input.material ?? 'steel'], input.thickness, STILL_AIR_FILM);
+    this.rise = plateSource(MATERIALS[material ?? 'steel'], thickness, STILL_AIR_FILM);
   }
 
   /** From here on the welder is set like this. */
-  set(current: ArcSettings): void {
-    this.current = current;
+  set(power: NetPower): void {
+    this.power = power;
   }
 
   tack(at: Point, seam: number, text: string): void {
-    const power = EFFICIENCY[this.input.process] * this.current.volts * this.current.tackCurrent;
-    this.arc({ kind: 'tack', seam, from: at, to: at, duration: TACK_TIME, text }, power * TACK_TIME);
+    this.heat({ kind: 'tack', seam, from: at, to: at, duration: TACK_TIME, text }, this.power.tack * TACK_TIME);
   }
 
   stitch({ from, to, length }: { from: Point; to: Point; length: number }, seam: number): void {
-    const power = EFFICIENCY[this.input.process] * this.current.volts * this.current.seamCurrent;
-    const duration = length / this.current.travel;
-    this.arc(
-      {
-        kind: 'stitch',
-        seam,
-        from,
-        to,
-        duration,
-        text: `Stitch ${Math.round(length)} mm back to the last tack or weld`,
-      },
-      power * duration,
-    );
+    const duration = length / this.power.travel;
+    const text = `Stitch ${Math.round(length)} mm back to the last tack or weld`;
+    this.heat({ kind: 'stitch', seam, from, to, duration, text }, this.power.seam * duration);
+  }
+
+  /** A weld in one place: plug, spot, or a hole that is closed. */
+  point(
+    kind: 'plug' | 'spot' | 'hole',
+    at: Point,
+    { seam, duration, energy, text }: { seam: number; duration: number; energy?: number; text: string },
+  ): void {
+    this.heat({ kind, seam, from: at, to: at, duration, text }, energy ?? this.power.tack * duration, CLAMP);
   }
 
   check(text: string): void {
-    this.pause('check', CHECK_TIME, text);
+    this.work('check', CHECK_TIME, text);
   }
 
   turn(text: string): void {
-    this.pause('turn', TURN_TIME, text);
+    this.work('turn', TURN_TIME, text);
   }
 
-  private pause(kind: 'check' | 'turn', duration: number, text: string): void {
+  /** What takes time and no heat, at a place where it has one; s. */
+  work(kind: StepKind, duration: number, text: string, at: { seam: number; place: Point } | null = null): void {
     this.steps.push({
       n: this.steps.length + 1,
       kind,
-      seam: 0,
-      from: null,
-      to: null,
+      seam: at?.seam ?? 0,
+      from: at?.place ?? null,
+      to: at?.place ?? null,
       wait: 0,
       start: this.clock,
       duration,
@@ -118,11 +129,12 @@ export class Torch {
     return all[0]!;
   }
 
-  private arc(
+  private heat(
     step: Pick<WeldStep, 'kind' | 'seam' | 'duration' | 'text'> & { from: Point; to: Point },
     energy: number,
+    move = MOVE,
   ): void {
-    const earliest = this.clock + (this.steps.length === 0 ? 0 : MOVE);
+    const earliest = this.clock + (this.steps.length === 0 ? 0 : move);
     let wait = 0;
     while (this.temperature(step.from, earliest + wait) > this.handWarm && wait < LONGEST_WAIT) wait += WAIT_STEP;
     const start = earliest + wait;
@@ -143,41 +155,54 @@ export class Torch {
     }
     this.clock = start + step.duration;
     this.last = step.to;
+    while (this.hasFaded(this.sources[this.oldest]!)) this.oldest++;
   }
 
   /** °C at a place and time, all earlier welds together. */
   private temperature(at: Point, time: number): number {
     let sum = this.ambient;
-    for (const source of this.sources) {
+    for (let i = this.oldest; i < this.sources.length; i++) {
+      const source = this.sources[i]!;
       const since = time - source.time;
       if (since > 0) sum += this.rise(source.energy, between(at, source.at), since);
     }
     return sum;
   }
 
-  plan(set: ArcSettings, seamLength: number): WeldPlan {
-    const arcs = this.steps.filter((step) => step.kind === 'tack' || step.kind === 'stitch');
-    const stitches = arcs.filter((step) => step.kind === 'stitch');
+  /** It warms no place noticeably any more, not even its own. */
+  private hasFaded({ energy, time }: Source): boolean {
+    const since = this.clock - time;
+    return since > 0 && this.rise(energy, 0, since) < FADED;
+  }
+
+  plan(set: WeldSettings, seamLength: number): WeldPlan {
+    const hot = this.steps.filter(isHot);
+    const stitches = hot.filter((step) => step.kind === 'stitch');
     return {
       settings: set,
       steps: this.steps,
       seamLength,
-      tacks: arcs.filter((step) => step.kind === 'tack').length,
+      tacks: hot.filter((step) => step.kind === 'tack').length,
       stitches: stitches.length,
-      arcTime: arcs.reduce((sum, step) => sum + step.duration, 0),
-      waitTime: arcs.reduce((sum, step) => sum + step.wait, 0),
+      arcTime: hot.reduce((sum, step) => sum + step.duration, 0),
+      waitTime: hot.reduce((sum, step) => sum + step.wait, 0),
       totalTime: this.clock,
-      hottestStart: Math.max(...arcs.map((step) => step.temperature!)),
-      distortionIndex: distortion({
-        stitches: stitches.map(({ from, to, temperature }) => ({
-          at: [(from![0] + to![0]) / 2, (from![1] + to![1]) / 2],
-          length: Math.max(0.1, between(from!, to!)),
-          temperature: Math.min(500, temperature!),
-        })),
-        thickness: this.input.thickness,
-        width: Math.max(1, seamLength),
-        ambient: this.ambient,
-      }).index,
+      hottestStart: hot.reduce((most, step) => Math.max(most, step.temperature!), this.ambient),
+      distortionIndex: this.distortionOf(stitches, seamLength),
     };
+  }
+
+  private distortionOf(stitches: readonly WeldStep[], seamLength: number): number {
+    if (stitches.length === 0) return 0;
+    return distortion({
+      stitches: stitches.map(({ from, to, temperature }) => ({
+        at: [(from![0] + to![0]) / 2, (from![1] + to![1]) / 2],
+        length: Math.max(0.1, between(from!, to!)),
+        temperature: Math.min(500, temperature!),
+      })),
+      thickness: this.thickness,
+      width: Math.max(1, seamLength),
+      ambient: this.ambient,
+    }).index;
   }
 }

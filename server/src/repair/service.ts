@@ -151,6 +151,7 @@ export class JointService {
       repairId,
       panel: panel.id,
       choice: repair.choice,
+      layer: cut?.layer ?? panel.layers[0]!.id,
       piece: [...piece],
       whole: !cut,
       joints: views,

@@ -305,7 +305,7 @@ describe('a change of mind', () => {
     expect((await here.owner.get(`/repairs/${open.id}/joints`).expect(200)).body.joints).toEqual([]);
     const weld = { process: 'mig', position: 'flat', handWarm: 50, strategy: 'coolest', version: 0 };
     expect((await here.owner.put(`/repairs/${open.id}/weld`, weld).expect(422)).body.detail).toMatch(
-      /Nothing is welded/,
+      /Nothing is joined/,
     );
     const mixed = await here.owner.post(`/vehicles/${car}/verdict`, { zoneIds: [opening.id, hole.id] }).expect(422);
     expect(mixed.body.detail).toMatch(/decided by itself/);

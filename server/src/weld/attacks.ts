@@ -9,6 +9,12 @@ export const attacks: readonly Attack[] = [
     body: () => ({ ...weldDefaults, version: 99 }),
   },
   {
+    name: 'a round of welds',
+    method: 'put',
+    path: ({ repair }) => `/repairs/${repair}/weld/steps`,
+    body: () => ({ steps: [1, 2], done: true, version: 1 }),
+  },
+  {
     name: 'a weld',
     method: 'put',
     path: ({ repair }) => `/repairs/${repair}/weld/steps/1`,

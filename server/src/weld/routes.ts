@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { stepSchema, weldSchema } from '@aspecta/contract/weld/schemas';
+import { stepSchema, stepsSchema, weldSchema } from '@aspecta/contract/weld/schemas';
 import { idOf, wordOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
@@ -16,10 +16,12 @@ export function weldRoutes(welds: WeldService): Router {
   router.post('/repairs/:id/weld/acknowledge', async (request, response) => {
     response.json(await welds.acknowledge(callerOf(request), idOf(request)));
   });
+  router.put('/repairs/:id/weld/steps', async (request, response) => {
+    response.json(await welds.tick(callerOf(request), idOf(request), parse(stepsSchema, request.body)));
+  });
   router.put('/repairs/:id/weld/steps/:n', async (request, response) => {
-    response.json(
-      await welds.tick(callerOf(request), idOf(request), Number(wordOf(request, 'n')), parse(stepSchema, request.body)),
-    );
+    const steps = [Number(wordOf(request, 'n'))];
+    response.json(await welds.tick(callerOf(request), idOf(request), { steps, ...parse(stepSchema, request.body) }));
   });
   return router;
 }

@@ -1,15 +1,16 @@
-import type { DataSource } from 'typeorm';
-import type { WeldPlanView, WeldSettingsInput } from '@aspecta/contract/weld';
+import { In, type DataSource } from 'typeorm';
+import { weldDefaults, type PlannedJoint, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
 import { layerOf, panelOf } from '@aspecta/core/body';
 import { Problem } from '@aspecta/core';
-import type { CutLine } from '@aspecta/core/cut';
-import { isLetIn } from '@aspecta/core/verdict';
+import { toLine, type Point } from '@aspecta/core/geometry';
+import { keepsPanel } from '@aspecta/core/verdict';
+import type { Position, WeldJoint } from '@aspecta/core/weld';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
-import type { CutService } from '../cut/service.ts';
 import { record } from '../events/record.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
+import type { JointService } from '../repair/service.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import type { Workbench } from '../work/bench.ts';
@@ -17,23 +18,23 @@ import type { RepairRow } from '../verdict/entities.ts';
 import { WeldEntity, WeldStepEntity, type WeldRow, type WeldStepRow } from './entities.ts';
 
 interface Services {
-  cuts: CutService;
+  joints: JointService;
   verdicts: VerdictService;
   shops: ShopService;
   bench: Workbench;
 }
 
-/** The way of a weld plan on the server: cut → joints → steps laid out once → ticked off one by one. */
+/** The way of a weld plan on the server: joints of the repair → steps laid out once → ticked off one by one. */
 export class WeldService {
   private readonly db: DataSource;
-  private readonly cuts: CutService;
+  private readonly joints: JointService;
   private readonly verdicts: VerdictService;
   private readonly bench: Workbench;
   private readonly shops: ShopService;
 
-  constructor(db: DataSource, { cuts, verdicts, shops, bench }: Services) {
+  constructor(db: DataSource, { joints, verdicts, shops, bench }: Services) {
     this.db = db;
-    this.cuts = cuts;
+    this.joints = joints;
     this.verdicts = verdicts;
     this.bench = bench;
     this.shops = shops;
@@ -53,15 +54,31 @@ export class WeldService {
     { version, reason = '', ...input }: WeldSettingsInput & { version: number; reason?: string },
   ): Promise<WeldPlanView> {
     const { repair, vehicle } = await this.verdicts.own(caller, repairId);
-    if (!isLetIn(repair.choice))
-      throw new ServerProblem('invalid', 'Nothing is welded in here: decide for a patch first.', 'choice');
-    const cut = await this.cuts.plan(caller, repairId);
-    const { material } = layerOf(panelOf(vehicle.plan, repair.panel), cut.layer);
+    if (keepsPanel(repair.choice))
+      throw new ServerProblem(
+        'invalid',
+        'Nothing is joined here: the panel stays in the car. Decide for a patch or a panel first.',
+        'choice',
+      );
+    const { joints, layer } = await this.joined(caller, repairId);
+    if (joints.length === 0)
+      throw new ServerProblem('invalid', 'No joint of this panel is welded, bolted or riveted.', 'choice');
+    const { material, thickness } = layerOf(panelOf(vehicle.plan, repair.panel), layer);
     const { temperature } = await this.shops.shop(caller);
-    const joints = jointsOf(cut.line);
+    const { positions, other, pitch, stitch, hole, ...rest } = input;
     const plan = await this.bench.run(
-      'planWelds',
-      { seams: joints, thickness: cut.thickness, material, ambient: temperature, ...input },
+      'planRepair',
+      {
+        joints: joints.map((joint) => weldJoint(joint, positions)),
+        thickness,
+        material,
+        ambient: temperature,
+        ...rest,
+        other: other ?? undefined,
+        pitch: pitch ?? undefined,
+        stitch: stitch ?? undefined,
+        hole: hole ?? undefined,
+      },
       caller.personId,
     );
     await changeOf(this.db, vehicle.id, async (manager) => {
@@ -96,7 +113,7 @@ export class WeldService {
         caller,
         vehicle.id,
         'weld',
-        `Weld plan for ${repair.panel}: ${plan.tacks} tacks, ${plan.stitches} stitches`,
+        `Weld plan for ${panelOf(vehicle.plan, repair.panel).name}: ${plan.steps.length} steps`,
       );
     });
     return this.required(caller, repairId);
@@ -115,12 +132,11 @@ export class WeldService {
     return this.required(caller, repairId);
   }
 
-  /** Ticks a step off, or takes that back. Ticking twice is the same as once. */
+  /** Ticks steps off, or takes that back. Ticking twice is the same as once. */
   async tick(
     caller: Caller,
     repairId: string,
-    n: number,
-    { done, version }: { done: boolean; version: number },
+    { steps, done, version }: { steps: readonly number[]; done: boolean; version: number },
   ): Promise<WeldPlanView> {
     const view = await this.required(caller, repairId);
     if (view.version !== version)
@@ -132,7 +148,7 @@ export class WeldService {
       );
     if (!view.acknowledged)
       throw new ServerProblem('invalid', 'Read and acknowledge the cautions first.', 'acknowledged');
-    if (!Number.isInteger(n) || n < 1 || n > view.plan.steps.length) throw notFound('step');
+    if (steps.some((n) => !Number.isInteger(n) || n < 1 || n > view.plan.steps.length)) throw notFound('step');
     const { vehicle } = await this.verdicts.own(caller, repairId);
     await changeOf(this.db, vehicle.id, async (manager) => {
       const before = await manager.countBy(WeldStepEntity, { weldId: repairId });
@@ -141,13 +157,19 @@ export class WeldService {
           .createQueryBuilder()
           .insert()
           .into(WeldStepEntity)
-          .values({ weldId: repairId, n, at: new Date(), by: caller.name })
+          .values(steps.map((n) => ({ weldId: repairId, n, at: new Date(), by: caller.name })))
           .orIgnore()
           .execute();
-      else await manager.delete(WeldStepEntity, { weldId: repairId, n });
+      else await manager.delete(WeldStepEntity, { weldId: repairId, n: In([...steps]) });
       const after = await manager.countBy(WeldStepEntity, { weldId: repairId });
       if (after > before && after === view.plan.steps.length)
-        await record(manager, caller, vehicle.id, 'weld', `Last weld on ${view.panel} done`);
+        await record(
+          manager,
+          caller,
+          vehicle.id,
+          'weld',
+          `Last weld on ${panelOf(vehicle.plan, view.panel).name} done`,
+        );
     });
     return this.required(caller, repairId);
   }
@@ -163,7 +185,7 @@ export class WeldService {
     return {
       repairId: row.id,
       panel: repair.panel,
-      input: row.input,
+      input: { ...weldDefaults, ...row.input },
       plan: row.plan,
       done: done.map(ticked),
       acknowledged:
@@ -171,17 +193,33 @@ export class WeldService {
           ? { by: row.acknowledgedBy, at: row.acknowledgedAt.toISOString() }
           : null,
       version: row.version,
-      joints: row.joints,
-      moved: !isLetIn(repair.choice) || !(await this.liesWhere(caller, row)),
+      joints: row.joints.map((joint) => ({ ...oldJoint, ...joint })),
+      moved: keepsPanel(repair.choice) || !(await this.liesWhere(caller, row)),
       earlier: row.earlier ?? [],
     };
   }
 
-  /** Does the line still lie where the plan was laid out for? */
+  /** The joints of a repair that are closed by something, and in which of its sheets they lie. */
+  private async joined(caller: Caller, repairId: string): Promise<{ joints: PlannedJoint[]; layer: string }> {
+    const { joints, layer } = await this.joints.view(caller, repairId);
+    return {
+      layer,
+      joints: joints
+        .filter(({ closing }) => closing !== 'make')
+        .map(({ line, name, kind, closing, welds, sheets }): PlannedJoint => {
+          const [first, last] = [line[0]!, line.at(-1)!];
+          const closed = line.length > 2 && first[0] === last[0] && first[1] === last[1];
+          const points = (closed ? line.slice(0, -1) : line).map(([u, v]): [number, number] => [u, v]);
+          return { points, closed, name, kind, closing, welds, sheets };
+        }),
+    };
+  }
+
+  /** Are the joints still those that the plan was laid out for? */
   private async liesWhere(caller: Caller, row: WeldRow): Promise<boolean> {
     try {
-      const { line } = await this.cuts.plan(caller, row.id);
-      return asText(jointsOf(line)) === asText(row.joints);
+      const { joints } = await this.joined(caller, row.id);
+      return asText(joints) === asText(row.joints);
     } catch (error) {
       // Its damage is not drawn any more, or no line can be found around it.
       if (error instanceof Problem || (error instanceof ServerProblem && error.code === 'invalid')) return false;
@@ -190,11 +228,29 @@ export class WeldService {
   }
 }
 
-const jointsOf = ({ joints }: CutLine): WeldPlanView['joints'] =>
-  joints.map(({ points, closed }) => ({ points: points.map(([u, v]): [number, number] => [u, v]), closed }));
+/** Joints of plans of earlier times, which knew the cut in the sheet alone. */
+const oldJoint = { name: 'in the sheet', kind: 'cut', closing: 'butt', welds: 0, sheets: undefined } as const;
+
+/** mm. A joint is told by a place on it; one that lies so near is the same. */
+const SAME_JOINT = 5;
+function weldJoint(
+  { points, closed, ...joint }: PlannedJoint,
+  positions: readonly { at: [number, number]; position: Position }[],
+): WeldJoint {
+  const line: Point[] = closed ? [...points, points[0]!] : points;
+  const said = positions.find(({ at }) => toLine(at, line) < SAME_JOINT);
+  return { ...joint, line, ...(said ? { position: said.position } : {}) };
+}
 /** To a tenth of a millimetre. */
-const asText = (joints: WeldPlanView['joints']) =>
-  JSON.stringify(joints.map(({ points, closed }) => [closed, points.map((place) => place.map((mm) => mm.toFixed(1)))]));
+const asText = (joints: readonly PlannedJoint[]) =>
+  JSON.stringify(
+    joints.map(({ points, closed, closing, welds }) => [
+      closing,
+      welds,
+      closed,
+      points.map((place) => place.map((mm) => mm.toFixed(1))),
+    ]),
+  );
 const ticked = ({ n, at, by }: WeldStepRow) => ({ n, at: at.toISOString(), by });
 const ended = ({ plan }: WeldRow, done: readonly WeldStepRow[]) => ({
   steps: plan.steps.length,

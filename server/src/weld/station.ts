@@ -1,22 +1,25 @@
+import { In, type DataSource } from 'typeorm';
 import { panelOf } from '@aspecta/core/body';
-import { isLetIn } from '@aspecta/core/verdict';
+import { isAwaited } from '@aspecta/core/order';
+import { isBought, isLetIn, keepsPanel } from '@aspecta/core/verdict';
 import type { Station, StationStanding } from '../station.ts';
 import { URGENCY } from '../board/urgency.ts';
-import { CutService } from '../cut/service.ts';
+import { JointService } from '../repair/service.ts';
 import { ShopService } from '../shop/service.ts';
-import { cutInRepairs } from '../verdict/cutIn.ts';
+import { OrderEntity } from '../order/entities.ts';
+import { cutInRepairs, type CutInRepair } from '../verdict/cutIn.ts';
 import { VerdictService } from '../verdict/service.ts';
 import { WeldEntity, WeldStepEntity } from './entities.ts';
 import { weldRoutes } from './routes.ts';
 import { WeldService } from './service.ts';
 
-/** Which stitch, how hot, how long to wait. */
+/** Which weld, how hot, how long to wait. */
 export const weld: Station = {
   name: 'weld',
   entities: [WeldEntity, WeldStepEntity],
   serve: (house) => [
     new WeldService(house.db, {
-      cuts: house.the(CutService),
+      joints: house.the(JointService),
       verdicts: house.the(VerdictService),
       shops: house.the(ShopService),
       bench: house.bench,
@@ -24,22 +27,33 @@ export const weld: Station = {
   ],
   addresses: (house) => [{ router: weldRoutes(house.the(WeldService)) }],
   standing: async ({ db }, vehicles) => {
-    const repairs = await cutInRepairs(db, vehicles, isLetIn);
+    const repairs = await cutInRepairs(db, vehicles, (choice) => !keepsPanel(choice));
+    const lacking = await awaitedFor(db, repairs);
     return new Map(
       vehicles.map(({ id, plan }): [string, StationStanding] => {
         const own = repairs.filter((row) => row.vehicleId === id);
         const open = own.filter((row) => !row.done);
-        const at = open[0] ?? own[0];
+        const ready = open.filter((row) => !lacking.has(row.id));
+        const at = ready[0] ?? open[0] ?? own[0];
         return [
           id,
           {
-            word: own.length === 0 ? 'no patch decided' : open.length === 0 ? 'all welded' : `${open.length} to weld`,
-            waits: open.length > 0,
+            word:
+              own.length === 0
+                ? 'nothing to weld'
+                : open.length === 0
+                  ? 'all welded'
+                  : ready.length === 0
+                    ? 'waits for parts'
+                    : `${ready.length} to weld`,
+            waits: ready.length > 0,
             done: own.length > 0 && open.length === 0,
             path: at && `repairs/${at.id}/weld`,
-            next: open[0] && {
-              text: `Go on with the patch in ${panelOf(plan, open[0].panel).name}`,
-              path: `repairs/${open[0].id}/weld`,
+            next: ready[0] && {
+              text: isLetIn(ready[0].choice)
+                ? `Go on with the patch in ${panelOf(plan, ready[0].panel).name}`
+                : `Join the new ${panelOf(plan, ready[0].panel).name}`,
+              path: `repairs/${ready[0].id}/weld`,
               urgency: URGENCY.weld,
             },
           },
@@ -48,3 +62,14 @@ export const weld: Station = {
     );
   },
 };
+
+/** Repairs for which a bought panel is still wanted, on its way, or not yet looked at. */
+async function awaitedFor(db: DataSource, repairs: readonly CutInRepair[]): Promise<ReadonlySet<string>> {
+  const bought = repairs.filter(({ choice }) => isBought(choice)).map(({ id }) => id);
+  const rows = await db.getRepository(OrderEntity).findBy({ repairId: In(bought) });
+  return new Set(
+    rows
+      .filter(({ state }) => state === 'wanted' || state === 'arrived' || isAwaited(state))
+      .map((row) => row.repairId!),
+  );
+}

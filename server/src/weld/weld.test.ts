@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import type { JointsView } from '@aspecta/contract/repair';
 import type { WeldPlanView } from '@aspecta/contract/weld';
+import { weldId } from '@aspecta/core/weld';
 import { decided, houseWithCar, ownerOf } from '../testing/house.ts';
 
 const here = houseWithCar();
@@ -12,7 +14,7 @@ describe('weld', () => {
     expect((await here.owner.get(`/repairs/${repair.id}/weld`).expect(200)).body).toBeNull();
     const laid = (await here.owner.put(`/repairs/${repair.id}/weld`, { ...settings, version: 0 }).expect(200))
       .body as WeldPlanView;
-    expect(laid.plan.steps[0]).toMatchObject({ n: 1, kind: 'tack' });
+    expect(laid.plan.steps[0]).toMatchObject({ n: 1, kind: 'prepare' });
     const tick = (n: number, done = true) =>
       here.owner.put(`/repairs/${repair.id}/weld/steps/${n}`, { done, version: laid.version });
     expect((await tick(1).expect(422)).body.detail).toMatch(/cautions/);
@@ -20,6 +22,12 @@ describe('weld', () => {
       'Owner Test',
     );
     await Promise.all([tick(1), tick(1), tick(1)]);
+    const round = (steps: number[], done: boolean) =>
+      here.owner.put(`/repairs/${repair.id}/weld/steps`, { steps, done, version: laid.version });
+    await round([2, 3, 4], true).expect(200);
+    await round([3, 4], false).expect(200);
+    await round([1, 99_999], true).expect(404);
+    await round([], true).expect(422);
     await tick(2).expect(200);
     await tick(2, false).expect(200);
     const now = (await here.owner.get(`/repairs/${repair.id}/weld`)).body as WeldPlanView;
@@ -58,6 +66,54 @@ describe('weld', () => {
     await here.owner.put(`${at}/weld/steps/1`, { done: true, version: 1 }).expect(409);
   });
 
+  it('has every joint of a whole panel in it, and is out of place once one of them is closed in another way', async () => {
+    const repair = await decided(here.owner, here.vehicle, 'make');
+    const at = `/repairs/${repair.id}`;
+    const joints = (await here.owner.get(`${at}/joints`).expect(200)).body as JointsView;
+    const laid = (await here.owner.put(`${at}/weld`, { ...settings, version: 0 }).expect(200)).body as WeldPlanView;
+    const count = (kind: string) => laid.plan.steps.filter((step) => step.kind === kind).length;
+    const plugged = joints.joints
+      .filter(({ closing }) => closing === 'plug')
+      .reduce((sum, { welds }) => sum + welds, 0);
+    expect(plugged).toBeGreaterThan(10);
+    expect(count('plug')).toBe(plugged);
+    expect(laid.joints).toHaveLength(joints.joints.filter(({ closing }) => closing !== 'make').length);
+    expect(laid.moved).toBe(false);
+    const spotted = joints.joints.find(({ kind }) => kind === 'spot')!;
+    const change = { at: spotted.at, kind: 'spot', closing: 'spot', pitch: null, found: null };
+    await here.owner.put(`${at}/joints`, { ...change, version: joints.version }).expect(200);
+    expect((await here.owner.get(`${at}/weld`).expect(200)).body.moved).toBe(true);
+    const again = (await here.owner.put(`${at}/weld`, { ...settings, version: 1 }).expect(200)).body as WeldPlanView;
+    expect(again.plan.steps.filter(({ kind }) => kind === 'spot')).toHaveLength(spotted.welds);
+  });
+
+  it('takes what a person says of pitch, holes, position and single welds into the plan', async () => {
+    const repair = await decided(here.owner, here.vehicle, 'make');
+    const put = async (over: object, version: number) =>
+      (await here.owner.put(`/repairs/${repair.id}/weld`, { ...settings, ...over, version }).expect(200))
+        .body as WeldPlanView;
+    const usual = await put({}, 0);
+    const [plug] = usual.plan.steps.filter(({ kind }) => kind === 'plug').slice(-1);
+    const id = weldId('plug', plug!.from!, plug!.to!);
+    const other = usual.joints.findIndex((_, i) => i !== plug!.seam && usual.joints[i]!.closing === 'plug');
+    const [u, v] = usual.joints[other]!.points[0]!;
+    const said = await put(
+      { hole: 8, holding: 'screws', barred: [id], positions: [{ at: [u, v], position: 'overhead' }] },
+      1,
+    );
+    const kinds = said.plan.steps.map(({ kind }) => kind);
+    expect(kinds).toContain('turn');
+    expect(kinds).toContain('hole');
+    const plugs = said.plan.steps.filter(({ kind }) => kind === 'plug');
+    expect(plugs.map(({ from, to }) => weldId('plug', from!, to!))).not.toContain(id);
+    expect(plugs[0]!.text).toMatch(/8 mm hole/);
+    expect(said.input).toMatchObject({ hole: 8, barred: [id], other: null });
+    const { body } = await here.owner
+      .put(`/repairs/${repair.id}/weld`, { ...settings, other: 4, version: 2 })
+      .expect(422);
+    expect(body).toMatchObject({ field: 'other', detail: expect.stringMatching(/burns away/) });
+  });
+
   it('is out of place once the repair is none in the sheet any more', async () => {
     const repair = await decided(here.owner, here.vehicle, 'patch');
     await here.owner.put(`/repairs/${repair.id}/weld`, { ...settings, version: 0 }).expect(200);
@@ -78,7 +134,7 @@ describe('weld', () => {
   });
 
   it.each([
-    [{ process: 'gas' }, 'process', /mig, tig/],
+    [{ process: 'laser' }, 'process', /mig, tig, gas/],
     [{ position: 'sideways' }, 'position', /flat, vertical, overhead/],
     [{ handWarm: 10 }, 'handWarm', /at least 30/],
     [{ handWarm: 1e6 }, 'handWarm', /at most 150/],

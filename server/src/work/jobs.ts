@@ -1,6 +1,6 @@
 import { calculate } from '@aspecta/contract/calc';
 import { lineAround, lineByHand, thinMetal } from '@aspecta/core/cut';
-import { planWelds } from '@aspecta/core/weld';
+import { planRepair } from '@aspecta/core/weld';
 import { outlineFrom } from '../body/outlineFiles.ts';
 import { cutCard, type CardContext } from '../cut/card.ts';
 import type { CutPlanView } from '@aspecta/contract/cut';
@@ -33,7 +33,7 @@ export const jobs = {
   lineByHand,
   thinMetal,
   cutCard: ({ plan, context }: { plan: CutPlanView; context: CardContext }) => cutCard(plan, context),
-  planWelds,
+  planRepair,
   weighRepair,
 } as const;
 

@@ -98,7 +98,7 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
       title="Cut"
       :next="
         isLetIn(load.data.value.repair.choice)
-          ? { text: 'Plan the tacks and stitches of this joint', to: `/vehicles/${id}/repairs/${repair}/weld` }
+          ? { text: 'Plan every weld of this repair', to: `/vehicles/${id}/repairs/${repair}/weld` }
           : { text: 'Cut it out, turn its edge, and mark it as done on the Board', to: `/vehicles/${id}` }
       "
     >

@@ -29,6 +29,7 @@ const viewOf = (id: string, opened: readonly string[] = [], choices: readonly Jo
     choice: 'whole',
     piece: own.outline,
     whole: true,
+    layer: 'skin',
     joints: joints.map((joint) => ({
       ...joint,
       at: [...placeOf(joint)] as [number, number],

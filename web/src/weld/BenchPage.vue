@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted } from 'vue';
-import type { WeldPlanView } from '@aspecta/contract/weld';
+import { STEP_WORDS, type WeldPlanView } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
+import { isHot } from '@aspecta/core/weld';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
@@ -12,6 +13,7 @@ import { useSession } from '../shell/session.ts';
 import { clock, useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
+import { placeWords } from './placeWords.ts';
 import { useBench } from './useBench.ts';
 import WeldSheet from './WeldSheet.vue';
 
@@ -29,7 +31,12 @@ const load = useLoad(async (again) => {
   bench.view.value = plan;
   return { vehicle, repair, panel: panelOf(body, repair.panel) };
 });
-const { step, steps, left, done } = bench;
+const { step, steps, left, done, round } = bench;
+const place = computed(() =>
+  step.value && bench.view.value && load.data.value
+    ? placeWords(bench.view.value, load.data.value.panel, step.value, units.length)
+    : '',
+);
 const lookOf = (n: number) =>
   (done.value.has(n) ? 'done' : n === step.value?.n ? 'now' : 'todo') as 'done' | 'now' | 'todo';
 const focus = computed<Point | null>(() =>
@@ -37,9 +44,8 @@ const focus = computed<Point | null>(() =>
     ? [(step.value.from[0] + step.value.to[0]) / 2, (step.value.from[1] + step.value.to[1]) / 2]
     : null,
 );
-const KIND = { tack: 'Tack', stitch: 'Stitch', check: 'Check', turn: 'Turn the car' } as const;
 const amps = computed(() =>
-  step.value?.kind === 'tack'
+  step.value?.kind !== 'stitch'
     ? bench.view.value!.plan.settings.tackCurrent
     : bench.view.value!.plan.settings.seamCurrent,
 );
@@ -61,7 +67,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
         <span class="mono">{{ done.size }} of {{ steps.length }}</span>
       </header>
       <KitNotice v-if="bench.view.value?.moved" bad>
-        The line was moved after these steps were laid out.
+        The joints were changed after these steps were laid out.
         <RouterLink :to="`/vehicles/${id}/repairs/${repair}/weld`">Lay the rest out anew</RouterLink>, or go on if the
         metal is cut as they say.
       </KitNotice>
@@ -92,11 +98,14 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
         <section class="now" aria-live="polite">
           <p class="count mono">{{ step.n }}</p>
           <div class="grow">
-            <p class="words">{{ KIND[step.kind] }}</p>
+            <p class="words">{{ STEP_WORDS[step.kind][0] }}</p>
             <p>{{ units.said(step.text) }}</p>
-            <p v-if="step.kind !== 'check'" class="mono soft">
-              {{ amps }} A · {{ bench.view.value.plan.settings.volts }} V · about {{ step.duration.toFixed(1) }} s of
-              arc
+            <p v-if="place" class="place mono">{{ place }}</p>
+            <p v-if="isHot(step)" class="mono soft">
+              <template v-if="amps !== null && step.kind !== 'spot'"
+                >{{ amps }} A · {{ bench.view.value.plan.settings.volts }} V ·
+              </template>
+              about {{ step.duration.toFixed(1) }} s
             </p>
           </div>
         </section>
@@ -104,6 +113,14 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
         <div class="acts">
           <KitButton :disabled="done.size === 0 || bench.busy.value" @click="bench.takeBack()" class="back">
             Back
+          </KitButton>
+          <KitButton
+            v-if="round.length > 1 && left <= 0 && session.canWork"
+            class="round"
+            :disabled="bench.busy.value"
+            @click="bench.finishRound()"
+          >
+            All {{ round.length }} {{ STEP_WORDS[step.kind][1] }}
           </KitButton>
           <!-- One button in both states: a tap at the very moment when the cooling ends must not be lost. -->
           <KitButton
@@ -198,6 +215,15 @@ header h1 {
 .cooling {
   background: var(--mark-soft);
   border-color: var(--mark);
+}
+.round {
+  min-height: 108px;
+  max-width: 30%;
+  font-size: 1.1rem;
+}
+.place {
+  font-size: 1.35rem !important;
+  font-weight: 600;
 }
 .timer {
   font-size: 2.6rem;

@@ -1,48 +1,45 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, reactive, ref, shallowRef } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { Pause, Play } from 'lucide-vue-next';
 import { useRouter } from 'vue-router';
-import { weldDefaults, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
+import { STEP_WORDS, type WeldPlanView } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
-import { isLetIn } from '@aspecta/core/verdict';
+import { isCutIn, keepsPanel } from '@aspecta/core/verdict';
 import { crumbsTo } from '../car/crumbs.ts';
 import DecisionLine from '../car/DecisionLine.vue';
 import RepairChoice from '../car/RepairChoice.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import ChartView from '../charts/ChartView.vue';
 import KitButton from '../kit/KitButton.vue';
-import KitChips from '../kit/KitChips.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitSlider from '../kit/KitSlider.vue';
-import KitTable from '../kit/KitTable.vue';
-import { ApiProblem, get, put } from '../shell/api.ts';
+import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { clock, duration, timeOf, useUnits } from '../shell/units.ts';
-import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import CautionsDialog from './CautionsDialog.vue';
 import { heatChart } from './heatChart.ts';
+import SetWelder from './SetWelder.vue';
+import StepNow from './StepNow.vue';
+import { useWeldPlan } from './useWeldPlan.ts';
+import WeldSettings from './WeldSettings.vue';
 import WeldSheet from './WeldSheet.vue';
 
 const props = defineProps<{ id: string; repair: string }>();
 const session = useSession();
 const router = useRouter();
 const units = useUnits();
-const form = useForm();
-const view = shallowRef<WeldPlanView | null>(null);
-const input = reactive<WeldSettingsInput>({ ...weldDefaults });
-const warm = ref(units.heat.typed(weldDefaults.handWarm));
+const welding = useWeldPlan(props.repair);
+const { view, begun, form, input } = welding;
 const at = ref(0);
 const playing = ref(false);
+const top = useTemplateRef<HTMLElement>('top');
 const reading = ref(false);
 /** Welding has begun, and it is laid out anew all the same. */
 const anew = ref(false);
-const reason = ref('');
 const car = useVehicle(props.id);
 const load = useLoad(async (again) => {
   const [{ vehicle, plan: body, repairs }, repair, plan] = await Promise.all([
@@ -50,44 +47,34 @@ const load = useLoad(async (again) => {
     car.repair(props.repair),
     get<WeldPlanView | null>(`/repairs/${props.repair}/weld`),
   ]);
-  // Settings that are being chosen stay when the server has come back with the same plan.
-  if (plan && plan.version === view.value?.version) view.value = plan;
-  else if (plan) show(plan);
-  const others = repairs.filter(({ choice }) => isLetIn(choice));
+  welding.stored(plan);
+  const others = repairs.filter(({ choice }) => !keepsPanel(choice));
   return { vehicle, repair, body, others, panel: panelOf(body, repair.panel) };
 });
 const warmth = computed(() => heatChart(view.value!.plan, view.value!.input.handWarm, units.heat));
-function show(plan: WeldPlanView): void {
-  view.value = plan;
-  Object.assign(input, plan.input);
-  warm.value = units.heat.typed(plan.input.handWarm);
-  at.value = Math.min(plan.done.length, plan.plan.steps.length);
-  anew.value = false;
-  reason.value = '';
-}
-async function layOut(): Promise<void> {
-  await form.submit(async () => {
-    try {
-      show(
-        await put<WeldPlanView>(`/repairs/${props.repair}/weld`, {
-          ...input,
-          handWarm: units.heat.read(warm.value),
-          reason: reason.value,
-          version: view.value?.version ?? 0,
-        }),
-      );
-    } catch (error) {
-      if (error instanceof ApiProblem && error.code === 'conflict') {
-        show(error.body.current as WeldPlanView);
-        throw new Error('Somebody else has laid the plan out anew; it is shown as it is now.', { cause: error });
-      }
-      throw error;
-    }
-  });
-}
+watch(
+  () => view.value?.version,
+  () => {
+    anew.value = false;
+    at.value = Math.min(view.value?.done.length ?? 0, steps.value.length);
+    // What was laid out is told at the top of the card; the button for it lies far below.
+    top.value?.scrollIntoView?.({ block: 'nearest' });
+  },
+);
+/** What the plan is made of, in words: 24 tacks, 17 plugs. */
+const counts = computed(() =>
+  COUNTED.map((kind) => ({ kind, n: steps.value.filter((step) => step.kind === kind).length }))
+    .filter(({ n }) => n > 0)
+    .map(({ kind, n }) => `${n} ${n === 1 ? STEP_WORDS[kind][0].toLowerCase() : STEP_WORDS[kind][1]}`)
+    .join(', '),
+);
+const COUNTED = ['bolt', 'tack', 'plug', 'spot', 'stitch', 'hem', 'braze', 'rivet', 'hole'] as const;
+/** A weld that was asked for first, or left out; the rest is planned around it. */
+const first = (id: string) => welding.layOut({ first: [id, ...input.first.filter((other) => other !== id)] });
+const barred = (id: string) =>
+  welding.layOut({ barred: [...input.barred, id], first: input.first.filter((other) => other !== id) });
 const steps = computed(() => view.value?.plan.steps ?? []);
 const current = computed(() => steps.value[at.value - 1] ?? null);
-const begun = computed(() => (view.value?.done.length ?? 0) > 0);
 const lookOf = (n: number) => (n < at.value ? 'done' : n === at.value ? 'now' : 'todo') as 'done' | 'now' | 'todo';
 
 /** ms for each step of the replay, whatever it takes at the bench. */
@@ -118,12 +105,6 @@ onBeforeUnmount(() => {
   clearInterval(timer);
   window.removeEventListener('keydown', onKey);
 });
-const STRATEGIES = [
-  { value: 'coolest', label: 'Coolest place next' },
-  { value: 'skip', label: 'Skip' },
-  { value: 'backstep', label: 'Backstep' },
-  { value: 'continuous', label: 'Along the seam' },
-] as const;
 </script>
 
 <template>
@@ -132,7 +113,9 @@ const STRATEGIES = [
       v-if="load.data.value"
       :crumbs="[
         ...crumbsTo(load.data.value.vehicle, load.data.value.panel),
-        { text: 'Cut', to: `/vehicles/${id}/repairs/${repair}/cut` },
+        isCutIn(load.data.value.repair.choice)
+          ? { text: 'Cut', to: `/vehicles/${id}/repairs/${repair}/cut` }
+          : { text: 'Joints', to: `/vehicles/${id}/repairs/${repair}/joints` },
       ]"
       title="Weld"
       :next="
@@ -142,9 +125,9 @@ const STRATEGIES = [
                 ? `Go on at the bench with step ${Math.min(view.done.length + 1, steps.length)} of ${steps.length}`
                 : 'Read the cautions and begin at the bench',
             }
-          : { text: 'Lay out the tacks and stitches' }
+          : { text: 'Lay out every weld in its order' }
       "
-      @next="view ? bench() : layOut()"
+      @next="view ? bench() : welding.layOut()"
     >
       <template #sheet>
         <WeldSheet
@@ -155,7 +138,7 @@ const STRATEGIES = [
           tapes
           :label="`The order of welding on ${load.data.value.panel.name}`"
         />
-        <div v-else class="empty"><p>No plan yet. Choose the settings on the card and lay the joint out.</p></div>
+        <div v-else class="empty"><p>No plan yet. Choose the settings on the card and lay its joints out.</p></div>
         <div v-if="view" class="player" data-own-pointer>
           <KitButton :aria-label="playing ? 'Stop' : 'Play the sequence'" @click="play">
             <component :is="playing ? Pause : Play" :size="20" />
@@ -166,6 +149,7 @@ const STRATEGIES = [
       </template>
       <template #card>
         <div class="stack">
+          <span ref="top" />
           <RepairChoice
             :vehicle="id"
             :repair="repair"
@@ -175,7 +159,7 @@ const STRATEGIES = [
           />
           <DecisionLine :vehicle="id" :repair="load.data.value.repair" />
           <KitNotice v-if="view?.moved" bad>
-            The line is not any more where these steps were laid out for.
+            The joints are not any more those that these steps were laid out for.
             {{
               begun
                 ? 'Go on with them only if the metal is cut as they say; otherwise lay the rest out anew.'
@@ -187,96 +171,57 @@ const STRATEGIES = [
               <p class="eyebrow">In which order, and how long?</p>
               <p class="figure">{{ duration(view.plan.totalTime) }}</p>
               <p class="soft small">
-                {{ view.plan.tacks }} tacks and {{ view.plan.stitches }} stitches on
-                {{ units.length(view.plan.seamLength) }} of joint: {{ clock(view.plan.arcTime) }} of arc,
-                {{ duration(view.plan.waitTime) }} of waiting. No stitch starts above
-                {{ units.heat.text(view.plan.hottestStart) }}. An estimate for a large plate in still air: feel the
-                metal.
-              </p>
-            </div>
-            <KitNotice quiet v-if="current">
-              <p>
-                <strong class="mono">{{ current.n }}</strong> {{ units.said(current.text)
-                }}<template v-if="current.temperature !== null"
-                  >{{ ' ' }}<span class="soft">at about {{ units.heat.text(current.temperature) }}</span></template
-                ><template v-if="current.wait > 0"
-                  >{{ ' ' }}<span class="soft">after {{ clock(current.wait) }} of cooling</span></template
+                {{ counts
+                }}<template v-if="view.plan.seamLength > 0">
+                  on {{ units.length(view.plan.seamLength) }} of seam and {{ view.joints.length }} joints.</template
+                ><template v-else>
+                  on {{ view.joints.length }} {{ view.joints.length === 1 ? 'joint' : 'joints' }}.</template
+                ><template v-if="view.plan.arcTime > 0"
+                  >{{ ' ' }}{{ clock(view.plan.arcTime) }} of {{ view.input.process === 'gas' ? 'flame' : 'arc' }},
+                  {{ duration(view.plan.waitTime) }} of waiting. No weld starts above
+                  {{ units.heat.text(view.plan.hottestStart) }}. An estimate for a large plate in still air: feel the
+                  metal.</template
                 >
               </p>
+            </div>
+            <StepNow
+              v-if="current"
+              :view="view"
+              :panel="load.data.value.panel"
+              :step="current"
+              :change="session.canWork && !begun"
+              :busy="form.busy.value"
+              @first="first"
+              @barred="barred"
+            />
+            <KitNotice v-if="input.first.length + input.barred.length > 0" quiet>
+              <p v-if="input.first.length > 0">
+                {{ input.first.length }} {{ input.first.length === 1 ? 'weld comes' : 'welds come' }} first of its
+                round, as you said.
+              </p>
+              <p v-if="input.barred.length > 0">
+                {{ input.barred.length }} {{ input.barred.length === 1 ? 'weld is' : 'welds are' }} left out, as you
+                said: the joint is weaker by so much.
+              </p>
+              <KitButton
+                v-if="session.canWork && !begun"
+                small
+                :disabled="form.busy.value"
+                @click="welding.layOut({ first: [], barred: [] })"
+                >All as planned again</KitButton
+              >
             </KitNotice>
-            <KitTable>
-              <tbody>
-                <tr>
-                  <td>Tack current</td>
-                  <td class="num">{{ view.plan.settings.tackCurrent }} A</td>
-                </tr>
-                <tr>
-                  <td>Seam current, a fifth less</td>
-                  <td class="num">{{ view.plan.settings.seamCurrent }} A</td>
-                </tr>
-                <tr>
-                  <td>Voltage</td>
-                  <td class="num">{{ view.plan.settings.volts }} V</td>
-                </tr>
-                <tr>
-                  <td>{{ view.input.process === 'mig' ? 'Wire' : 'Filler rod' }}</td>
-                  <td class="num">{{ units.sheet(view.plan.settings.filler) }}</td>
-                </tr>
-                <tr>
-                  <td>Gas</td>
-                  <td>{{ view.plan.settings.gas }}, {{ units.said(`${view.plan.settings.gasFlow} l/min`) }}</td>
-                </tr>
-              </tbody>
-            </KitTable>
-            <KitCollapse title="How warm it gets"><ChartView :chart="warmth" /></KitCollapse>
-            <p v-for="note in view.plan.settings.notes" :key="note" class="small soft">{{ units.said(note) }}</p>
+            <SetWelder v-if="view.plan.arcTime > 0" :view="view" />
+            <KitCollapse v-if="view.plan.arcTime > 0" title="How warm it gets"
+              ><ChartView :chart="warmth"
+            /></KitCollapse>
             <p v-if="view.acknowledged" class="small soft">Cautions read by {{ view.acknowledged.by }}.</p>
             <KitButton main v-if="session.canWork" @click="bench">
               {{ begun ? 'Go on at the bench' : 'Begin at the bench' }}
             </KitButton>
           </template>
           <KitButton v-if="session.canWork && begun && !anew" plain @click="anew = true">Lay it out anew …</KitButton>
-          <form v-if="session.canWork && (!begun || anew)" class="stack" @submit.prevent="layOut">
-            <KitField
-              v-if="begun"
-              v-slot="{ bind }"
-              label="Why is it laid out anew?"
-              :hint="`The ${view!.done.length} welds that are done stay as they are noted`"
-              :error="form.errors['reason']"
-              ><KitInput v-bind="bind" v-model="reason"
-            /></KitField>
-            <KitChips
-              v-model="input.process"
-              legend="Process"
-              :options="[
-                { value: 'mig', label: 'MIG' },
-                { value: 'tig', label: 'TIG' },
-              ]"
-            />
-            <KitChips
-              v-model="input.position"
-              legend="Position"
-              :options="[
-                { value: 'flat', label: 'Flat' },
-                { value: 'vertical', label: 'Vertical' },
-                { value: 'overhead', label: 'Overhead' },
-              ]"
-            />
-            <KitChips v-model="input.strategy" legend="Order" :options="STRATEGIES" />
-            <KitField
-              v-slot="{ bind }"
-              :label="`Weld again below, ${units.heat.word.value}`"
-              :hint="`${units.heat.text(50)} can be touched`"
-              :error="form.errors['handWarm']"
-              ><KitInput mono v-bind="bind" v-model="warm" inputmode="decimal"
-            /></KitField>
-            <KitNotice bad v-if="form.rest('handWarm', 'reason')">
-              {{ form.rest('handWarm', 'reason') }}
-            </KitNotice>
-            <KitButton submit :main="!view" :disabled="form.busy.value">
-              {{ form.busy.value ? 'Working it out …' : view ? 'Lay out anew' : 'Lay out tacks and stitches' }}
-            </KitButton>
-          </form>
+          <WeldSettings v-if="session.canWork && (!begun || anew)" :plan="welding" />
           <p v-else-if="begun" class="small soft">Welding has begun; the order stays as it is.</p>
           <KitCollapse v-if="view && view.earlier.length > 0" :title="`Laid out before (${view.earlier.length})`">
             <ul class="small">

@@ -1,7 +1,7 @@
 import { mount, flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { defineComponent, h } from 'vue';
-import type { WeldPlanView } from '@aspecta/contract/weld';
+import { weldDefaults, type WeldPlanView } from '@aspecta/contract/weld';
 import { planWelds } from '@aspecta/core/weld';
 import { useOutbox } from '../outbox/useOutbox.ts';
 import { useConnection } from '../shell/connection.ts';
@@ -28,12 +28,11 @@ const fetching = vi.fn<typeof fetch>();
 /** A server that ticks steps off, as ours does. */
 function serve(): void {
   fetching.mockImplementation((path, init) => {
-    const step = /steps\/(\d+)$/.exec(String(path));
-    if (step && init?.method === 'PUT') {
-      const n = Number(step[1]);
-      const { done } = JSON.parse(String(init.body)) as { done: boolean };
-      const others = stored.done.filter((entry) => entry.n !== n);
-      stored = { ...stored, done: done ? [...others, { n, at: new Date().toISOString(), by: 'me' }] : others };
+    if (String(path).endsWith('/steps') && init?.method === 'PUT') {
+      const { steps, done } = JSON.parse(String(init.body)) as { steps: number[]; done: boolean };
+      const others = stored.done.filter((entry) => !steps.includes(entry.n));
+      const ticked = steps.map((n) => ({ n, at: new Date().toISOString(), by: 'me' }));
+      stored = { ...stored, done: done ? [...others, ...ticked] : others };
     }
     return Promise.resolve(new Response(JSON.stringify(stored), { status: 200 }));
   });
@@ -60,7 +59,7 @@ beforeEach(() => {
   stored = {
     repairId: 'r',
     panel: 'roof',
-    input: { process: 'mig', position: 'flat', handWarm: 50, strategy: 'coolest' },
+    input: weldDefaults,
     plan,
     done: [],
     acknowledged: { by: 'me', at: '' },

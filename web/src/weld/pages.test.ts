@@ -1,10 +1,13 @@
-import { flushPromises } from '@vue/test-utils';
+import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { OPTION_WORDS } from '@aspecta/contract/verdict';
 import { weldDefaults, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
-import { planWelds } from '@aspecta/core/weld';
+import { planRepair, weldId } from '@aspecta/core/weld';
 import { cautionsFor } from '@aspecta/core/safety';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import { repairView } from '../testing/repairView.ts';
+import KitSlider from '../kit/KitSlider.vue';
+import { roundFrom } from './weldScene.ts';
 import BenchPage from './BenchPage.vue';
 import WeldPage from './WeldPage.vue';
 
@@ -16,6 +19,10 @@ const joints: WeldPlanView['joints'] = [
       [320, 200],
     ],
     closed: false,
+    name: 'in the sheet',
+    kind: 'cut',
+    closing: 'butt',
+    welds: 0,
   },
 ];
 /** What the server would lay out, by the same core. */
@@ -23,7 +30,14 @@ const laid = (input: WeldSettingsInput, over: Partial<WeldPlanView> = {}): WeldP
   repairId: 'r',
   panel: 'floor-front-l',
   input,
-  plan: planWelds({ seams: joints, thickness: 0.9, ...input }),
+  plan: planRepair({
+    joints: joints.map(({ points, ...joint }) => ({ ...joint, line: points })),
+    thickness: 0.9,
+    process: input.process,
+    strategy: input.strategy,
+    first: input.first,
+    barred: input.barred,
+  }),
   done: [],
   acknowledged: null,
   version: 1,
@@ -55,7 +69,7 @@ describe('the weld plan', () => {
     const { page } = await open();
     expect(page.text()).toContain('No plan yet.');
     await page.get('input[type=radio][value=tig]').setValue(true);
-    await button(page, /^Lay out the tacks/).trigger('click');
+    await button(page, /^Lay out every weld/).trigger('click');
     await flushPromises();
     expect(server.to('PUT /repairs/r/weld')).toEqual([{ ...weldDefaults, process: 'tig', reason: '', version: 0 }]);
     expect(page.text()).toContain('Filler rod');
@@ -65,8 +79,8 @@ describe('the weld plan', () => {
     const { page } = await open();
     const { plan } = laid(weldDefaults);
     const text = page.text();
-    expect(text).toContain(`${plan.tacks} tacks and ${plan.stitches} stitches`);
-    expect(text).toContain(`No stitch starts above ${Math.round(plan.hottestStart)} °C`);
+    expect(text).toContain(`${plan.tacks} tacks, ${plan.stitches} stitches`);
+    expect(text).toContain(`No weld starts above ${Math.round(plan.hottestStart)} °C`);
     expect(text).toContain(`${plan.settings.tackCurrent} A`);
     expect(text).toContain(`${plan.settings.seamCurrent} A`);
   });
@@ -89,7 +103,7 @@ describe('the weld plan', () => {
     const done = [{ n: 1, at: '2026-02-03T10:00:00.000Z', by: 'Ada' }];
     server.on('GET /repairs/r/weld', laid(weldDefaults, { moved: true, done, acknowledged: read, version: 4 }));
     const { page } = await open();
-    expect(page.text()).toContain('The line is not any more where these steps were laid out for.');
+    expect(page.text()).toContain('The joints are not any more those that these steps were laid out for.');
     expect(page.find('form').exists()).toBe(false);
     await button(page, 'Lay it out anew …').trigger('click');
     server.on('PUT /repairs/r/weld', () => problem('already-there', 'Say why.', 409, { field: 'reason' }));
@@ -103,6 +117,33 @@ describe('the weld plan', () => {
     await flushPromises();
     expect(server.to('PUT /repairs/r/weld').at(-1)).toMatchObject({ reason: 'the hole went on', version: 4 });
     expect(page.text()).toMatch(/1 of 40 steps done.*Laid out anew by Ben: the hole went on/s);
+  });
+
+  it('puts a weld first or leaves it out, and plans the rest around it', async () => {
+    server.on('PUT /repairs/r/weld', ({ version, ...input }) =>
+      laid(input as unknown as WeldSettingsInput, { version: (version as number) + 1 }),
+    );
+    const { page } = await open();
+    const { plan } = laid(weldDefaults);
+    const tack = plan.steps.filter(({ kind }) => kind === 'tack').at(-1)!;
+    const id = weldId('tack', tack.from!, tack.to!);
+    const goTo = async (n: number) => {
+      (page.findComponent(KitSlider) as VueWrapper).vm.$emit('update:modelValue', n);
+      await flushPromises();
+    };
+    await goTo(tack.n);
+    await button(page, 'Weld this first').trigger('click');
+    await flushPromises();
+    expect(server.to('PUT /repairs/r/weld').at(-1)).toMatchObject({ first: [id], barred: [] });
+    expect(page.text()).toContain('1 weld comes first of its round');
+    await goTo(plan.steps.find(({ kind }) => kind === 'tack')!.n);
+    await button(page, 'Leave it out').trigger('click');
+    await flushPromises();
+    expect(server.to('PUT /repairs/r/weld').at(-1)).toMatchObject({ first: [], barred: [id] });
+    expect(page.text()).toContain('1 weld is left out');
+    await button(page, 'All as planned again').trigger('click');
+    await flushPromises();
+    expect(server.to('PUT /repairs/r/weld').at(-1)).toMatchObject({ first: [], barred: [] });
   });
 
   it('shows what was refused, whatever field the server names for it', async () => {
@@ -126,6 +167,7 @@ describe('the weld plan', () => {
     expect(choice.findAll('option').map((option) => option.text())).toEqual([
       'Front floor, left: patch, 96.0 cm²',
       'Sill, left: patch, 45.0 cm²',
+      `Roof skin: ${OPTION_WORDS.whole.name.toLowerCase()}, 96.0 cm²`,
     ]);
     await choice.setValue('s');
     await flushPromises();
@@ -181,18 +223,33 @@ describe('the bench', () => {
 
   it('shows one step at a time with its current, and ticks it off at the server', async () => {
     const view = laid(weldDefaults, { acknowledged: read });
-    server.on('GET /repairs/r/weld', view);
-    server.on('PUT /repairs/r/weld/steps/1', {
-      ...view,
-      done: [{ n: 1, at: '2026-02-03T10:01:00.000Z', by: 'Ada' }],
-    });
+    const tack = view.plan.steps.find(({ kind }) => kind === 'tack')!.n;
+    const done = view.plan.steps.slice(0, tack).map(({ n }) => ({ n, at: '2026-02-03T10:01:00.000Z', by: 'Ada' }));
+    server.on('GET /repairs/r/weld', { ...view, done: done.slice(0, -1) });
+    server.on('PUT /repairs/r/weld/steps', { ...view, done });
     const { page } = await bench();
-    expect(page.get('.count').text()).toBe('1');
+    expect(page.get('.count').text()).toBe(String(tack));
     expect(page.text()).toContain(`${view.plan.settings.tackCurrent} A`);
+    expect(page.get('.place').text()).toMatch(
+      /^0 mm along it from its (upper|lower|front|rear|left-hand|right-hand) end/,
+    );
     await page.get('.btn.done').trigger('click');
     await flushPromises();
-    expect(server.to('PUT /repairs/r/weld/steps/1')).toEqual([{ done: true, version: 1 }]);
-    expect(page.get('header').text()).toContain(`1 of ${view.plan.steps.length}`);
+    expect(server.to('PUT /repairs/r/weld/steps')).toEqual([{ steps: [tack], done: true, version: 1 }]);
+    expect(page.get('header').text()).toContain(`${tack} of ${view.plan.steps.length}`);
+  });
+
+  it('ticks a round off at once where nothing has to cool in between', async () => {
+    const view = laid(weldDefaults, { acknowledged: read });
+    const tack = view.plan.steps.find(({ kind }) => kind === 'tack')!.n;
+    const done = view.plan.steps.slice(0, tack - 1).map(({ n }) => ({ n, at: '2026-02-03T10:01:00.000Z', by: 'Ada' }));
+    server.on('GET /repairs/r/weld', { ...view, done }).on('PUT /repairs/r/weld/steps', view);
+    const { page } = await bench();
+    const round = roundFrom(view.plan.steps, new Set(done.map(({ n }) => n)), view.plan.steps[tack - 1]!);
+    expect(round.length).toBeGreaterThan(1);
+    await button(page, `All ${round.length} tacks`).trigger('click');
+    await flushPromises();
+    expect(server.to('PUT /repairs/r/weld/steps')[0]).toMatchObject({ steps: round.map(({ n }) => n), done: true });
   });
 
   it('ends with a fire watch, and can be taken a step back', async () => {
@@ -200,12 +257,12 @@ describe('the bench', () => {
     const done = view.plan.steps.map(({ n }) => ({ n, at: '2026-02-03T10:01:00.000Z', by: 'Ada' }));
     server.on('GET /repairs/r/weld', { ...view, done });
     const last = view.plan.steps.length;
-    server.on(`PUT /repairs/r/weld/steps/${last}`, { ...view, done: done.slice(0, -1) });
+    server.on('PUT /repairs/r/weld/steps', { ...view, done: done.slice(0, -1) });
     const { page } = await bench();
     expect(page.text()).toContain('Fire watch');
     await button(page, 'Take the last step back').trigger('click');
     await flushPromises();
-    expect(server.to(`PUT /repairs/r/weld/steps/${last}`)[0]).toMatchObject({ done: false });
+    expect(server.to('PUT /repairs/r/weld/steps')[0]).toMatchObject({ steps: [last], done: false });
     expect(page.get('.count').text()).toBe(String(last));
   });
 

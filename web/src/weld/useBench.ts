@@ -2,10 +2,15 @@ import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
 import type { WeldPlanView } from '@aspecta/contract/weld';
 import { useOutbox } from '../outbox/useOutbox.ts';
 import { ApiProblem, get, serverNow } from '../shell/api.ts';
-import { nextStepOf, waitLeft } from './weldScene.ts';
+import { nextStepOf, roundFrom, waitLeft } from './weldScene.ts';
 
 /** ms. Another device at the same joint is followed this closely. */
 const FOLLOW = 3000;
+
+interface Ticked {
+  steps?: number[];
+  done: boolean;
+}
 
 /** Where the welding stands, by the server's word: reload, or take another device, and it goes on at the same step. */
 export function useBench(repairId: string, vehicleId: string) {
@@ -20,13 +25,18 @@ export function useBench(repairId: string, vehicleId: string) {
     const kept = outbox
       .keptOf('tick', vehicleId)
       .filter((entry) => !entry.refused && entry.path.startsWith(`/repairs/${repairId}/weld/`))
-      .map(({ path, body, order }) => ({
-        n: Number(path.split('/').at(-1)),
-        done: (body as { done: boolean }).done,
-        at: new Date(order).toISOString(),
-      }));
-    const untouched = known.filter(({ n }) => !kept.some((tick) => tick.n === n));
-    return [...untouched, ...kept.filter((tick) => tick.done).map(({ n, at }) => ({ n, at }))];
+      .flatMap(({ path, body, order }) => {
+        // Entries kept by an earlier layout of the application name their step in the address.
+        const { steps: ticked = [Number(path.split('/').at(-1))], done: isDone } = body as unknown as Ticked;
+        return ticked.map((n): [number, { n: number; done: boolean; at: string }] => [
+          n,
+          { n, done: isDone, at: new Date(order).toISOString() },
+        ]);
+      });
+    // The last word on a step counts.
+    const words = [...new Map(kept).values()];
+    const untouched = known.filter(({ n }) => !words.some((tick) => tick.n === n));
+    return [...untouched, ...words.filter((tick) => tick.done).map(({ n, at }) => ({ n, at }))];
   });
   const done = computed(() => new Set(doneSteps.value.map((step) => step.n)));
   const steps = computed(() => view.value?.plan.steps ?? []);
@@ -35,6 +45,9 @@ export function useBench(repairId: string, vehicleId: string) {
   const left = computed(() =>
     step.value ? waitLeft(step.value, lastDone.value ? new Date(lastDone.value.at).getTime() : null, now.value) : 0,
   );
+
+  /** What can be done in one go from here. */
+  const round = computed(() => (step.value ? roundFrom(steps.value, done.value, step.value) : []));
 
   async function refresh(): Promise<void> {
     if (!busy.value) await refreshNow();
@@ -47,21 +60,22 @@ export function useBench(repairId: string, vehicleId: string) {
       // The bar at the top says that the server is away; the step stays on the screen.
     }
   }
-  async function tick(n: number, isDone: boolean): Promise<void> {
+  async function tick(which: readonly number[], isDone: boolean): Promise<void> {
     if (!view.value || busy.value) return;
+    const [first, last] = [which[0]!, which.at(-1)!];
     busy.value = true;
     problem.value = null;
     try {
       const { answer } = await outbox.record<WeldPlanView>(
         {
           // The last word on a step counts: a newer one takes the place of one that is still here.
-          id: `tick ${repairId} ${n}`,
+          id: `tick ${repairId} ${first === last ? first : `${first} to ${last}`}`,
           vehicle: vehicleId,
           kind: 'tick',
-          title: `Step ${n} ${isDone ? 'done' : 'taken back'}`,
+          title: `${first === last ? `Step ${first}` : `Steps ${first} to ${last}`} ${isDone ? 'done' : 'taken back'}`,
           method: 'PUT',
-          path: `/repairs/${repairId}/weld/steps/${n}`,
-          body: { done: isDone, version: view.value.version },
+          path: `/repairs/${repairId}/weld/steps`,
+          body: { steps: [...which], done: isDone, version: view.value.version },
         },
         true,
       );
@@ -78,14 +92,23 @@ export function useBench(repairId: string, vehicleId: string) {
   const stayAwake = async () => {
     lock = await navigator.wakeLock?.request('screen').catch(() => undefined);
   };
+  // The lock ends when the screen goes off or another page comes to the front.
+  const lookedAtAgain = () => {
+    if (document.visibilityState !== 'visible') return;
+    now.value = serverNow();
+    void stayAwake();
+    void refresh();
+  };
   onMounted(() => {
     timers.push(
       setInterval(() => (now.value = serverNow()), 250),
       setInterval(() => void refresh(), FOLLOW),
     );
+    document.addEventListener('visibilitychange', lookedAtAgain);
     void stayAwake();
   });
   onBeforeUnmount(() => {
+    document.removeEventListener('visibilitychange', lookedAtAgain);
     timers.forEach(clearInterval);
     void lock?.release();
   });
@@ -98,7 +121,13 @@ export function useBench(repairId: string, vehicleId: string) {
     busy,
     problem,
     refresh,
-    finish: () => (step.value ? tick(step.value.n, true) : Promise.resolve()),
-    takeBack: () => (lastDone.value ? tick(lastDone.value.n, false) : Promise.resolve()),
+    round,
+    finish: () => (step.value ? tick([step.value.n], true) : Promise.resolve()),
+    finishRound: () =>
+      tick(
+        round.value.map(({ n }) => n),
+        true,
+      ),
+    takeBack: () => (lastDone.value ? tick([lastDone.value.n], false) : Promise.resolve()),
   };
 }

@@ -25,6 +25,16 @@ export function waitLeft(step: WeldStep, lastDoneAt: number | null, now: number)
   return Math.max(0, step.wait - (now - lastDoneAt) / 1000);
 }
 
+/**
+ * The steps that can be done in one go from here: those of the same kind that follow, up to the first that is of
+ * another kind or has to wait for its place to cool.
+ */
+export function roundFrom(steps: readonly WeldStep[], done: ReadonlySet<number>, step: WeldStep): WeldStep[] {
+  const left = steps.filter(({ n }) => n >= step.n && !done.has(n));
+  const end = left.findIndex(({ kind, wait }, i) => kind !== step.kind || (i > 0 && wait > 0));
+  return end < 0 ? left : left.slice(0, end);
+}
+
 /** The first step that is not done; undefined when all are. */
 export const nextStepOf = (steps: readonly WeldStep[], done: ReadonlySet<number>) =>
   steps.find((step) => !done.has(step.n));

@@ -1,0 +1,65 @@
+import { computed, reactive, ref, shallowRef } from 'vue';
+import { weldDefaults, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
+import { ApiProblem, put } from '../shell/api.ts';
+import { useUnits } from '../shell/units.ts';
+import { useForm } from '../shell/useForm.ts';
+
+/** Lengths of the settings as they stand in their fields; empty for as the sheet and the process say. */
+const LENGTHS = ['other', 'pitch', 'stitch', 'hole'] as const;
+type LengthField = (typeof LENGTHS)[number];
+
+/** The weld plan of a repair, the settings that are being chosen for it, and laying it out. */
+export function useWeldPlan(repairId: string) {
+  const units = useUnits();
+  const form = useForm();
+  const view = shallowRef<WeldPlanView | null>(null);
+  const input = reactive<WeldSettingsInput>(structuredClone(weldDefaults));
+  const warm = ref(units.heat.typed(weldDefaults.handWarm));
+  const lengths = reactive<Record<LengthField, string>>({ other: '', pitch: '', stitch: '', hole: '' });
+  const reason = ref('');
+  const begun = computed(() => (view.value?.done.length ?? 0) > 0);
+
+  function show(plan: WeldPlanView): void {
+    view.value = plan;
+    Object.assign(input, structuredClone(plan.input));
+    warm.value = units.heat.typed(plan.input.handWarm);
+    for (const field of LENGTHS) {
+      const mm = plan.input[field];
+      lengths[field] = mm === null ? '' : units.typed(mm);
+    }
+    reason.value = '';
+  }
+  /** The plan as it is stored. Settings that are being chosen stay when the server has come back with the same one. */
+  function stored(plan: WeldPlanView | null): void {
+    if (plan && plan.version === view.value?.version) view.value = plan;
+    else if (plan) show(plan);
+  }
+  /** Lays it out by the settings as they are chosen, some of them changed. */
+  async function layOut(change: Partial<WeldSettingsInput> = {}): Promise<boolean> {
+    return form.submit(async () => {
+      const typed: Partial<Record<LengthField, number | string | null>> = {};
+      // What is no length goes on as it was typed: the server refuses it at its field.
+      for (const field of LENGTHS)
+        typed[field] = lengths[field].trim() === '' ? null : (units.read(lengths[field]) ?? lengths[field]);
+      try {
+        show(
+          await put<WeldPlanView>(`/repairs/${repairId}/weld`, {
+            ...input,
+            ...typed,
+            handWarm: units.heat.read(warm.value),
+            ...change,
+            reason: reason.value,
+            version: view.value?.version ?? 0,
+          }),
+        );
+      } catch (error) {
+        if (error instanceof ApiProblem && error.code === 'conflict') {
+          show(error.body.current as WeldPlanView);
+          throw new Error('Somebody else has laid the plan out anew; it is shown as it is now.', { cause: error });
+        }
+        throw error;
+      }
+    });
+  }
+  return { view, input, warm, lengths, reason, begun, form, stored, layOut };
+}
