@@ -62,7 +62,7 @@ test('a whole panel is welded in by one plan of all its joints, a round at a tim
   const slider = page.getByRole('slider', { name: 'Step' });
   await slider.focus();
   for (let n = 0; n < 5; n++) await page.keyboard.press('ArrowRight');
-  await expect(page.getByText(/Plug through a 8 mm hole .* along it from its .* end/)).toBeVisible();
+  await expect(page.getByText(/Plug through a 8 mm hole .* from the .* end of the joint/)).toBeVisible();
   await page.getByRole('button', { name: 'Leave it out' }).click();
   await expect(page.getByText('1 weld is left out')).toBeVisible();
   await expect(page.getByText(`${plugs - 1} plugs`)).toBeVisible();

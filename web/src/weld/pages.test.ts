@@ -231,7 +231,7 @@ describe('the bench', () => {
     expect(page.get('.count').text()).toBe(String(tack));
     expect(page.text()).toContain(`${view.plan.settings.tackCurrent} A`);
     expect(page.get('.place').text()).toMatch(
-      /^0 mm along it from its (upper|lower|front|rear|left-hand|right-hand) end/,
+      /^0 mm from the (upper|lower|front|rear|left-hand|right-hand) end of the joint/,
     );
     await page.get('.btn.done').trigger('click');
     await flushPromises();

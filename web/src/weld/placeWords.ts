@@ -15,5 +15,5 @@ export function placeWords(
   if (!from || !to || !joint || ['bolt', 'rivet', 'hem'].includes(kind)) return '';
   const line: Point[] = joint.closed ? [...joint.points, joint.points[0]!] : joint.points;
   const { mm, end } = whereOnJoint(panel, line, [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]);
-  return `${length(mm)} along it from its ${end}`;
+  return `${length(mm)} from the ${end} of the joint`;
 }

@@ -1,0 +1,13 @@
+export { jobSteps } from './jobSteps.ts';
+export { phaseOf } from './phases.ts';
+export {
+  jobDefaults,
+  STEP_KINDS,
+  type JobHouse,
+  type JobInput,
+  type JobRepair,
+  type JobStep,
+  type Link,
+  type OwnStep,
+  type StepKind,
+} from './types.ts';

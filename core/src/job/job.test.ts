@@ -1,0 +1,182 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { bodyPlan, bodyPlans, sheetOf, type BodyPlan, type Panel } from '../body/index.ts';
+import { area } from '../geometry/index.ts';
+import { closedJoints, meanHours, panelJoints, spotsOf } from '../repair/index.ts';
+import { elementsOf, type OptionId } from '../verdict/index.ts';
+import { jobDefaults, jobSteps, phaseOf, type JobRepair, type JobStep } from './index.ts';
+
+const OPTIONS: readonly OptionId[] = ['treat', 'patch', 'part', 'whole', 'make', 'overlay', 'open'];
+/** The counted work of an option on a panel with damage over a tenth of it. */
+function workOn(plan: BodyPlan, panel: Panel, choice: OptionId) {
+  const joints = closedJoints(panelJoints(plan, panel), { visible: panel.visible });
+  const size = area(sheetOf(panel));
+  const zone = { class: 'through' as const, area: size / 10, patchPerimeter: 400, patchArea: size / 8, toMount: null };
+  return elementsOf(choice, {
+    panel: {
+      ...panel,
+      area: size,
+      jointLength: joints.reduce((sum, { length }) => sum + length, 0),
+      spotWelds: spotsOf(joints),
+      joints,
+      bolted: panel.fixing === 'bolted',
+      thickness: 0.9,
+      material: panel.layers[0]!.material,
+    },
+    zones: [{ ...zone, joints: joints.slice(0, 2) }],
+    offer: null,
+  }).map((element) => ({ name: element.name, hours: meanHours([element]) }));
+}
+function repairOn(plan: BodyPlan, panel: Panel, choice: OptionId, over: Partial<JobRepair> = {}): JobRepair {
+  const work = workOn(plan, panel, choice);
+  const counted = work.reduce((sum, { hours }) => sum + hours, 0);
+  const order = choice === 'whole' || choice === 'part' ? { state: 'wanted' as const, leadHours: 240 } : null;
+  const base = { id: `${panel.id} ${choice}`, panel: panel.id, choice, done: false, opened: null, welded: null };
+  return { ...base, hours: counted * 1.2, work, order, ...over };
+}
+const saloon = bodyPlan('saloon');
+const panelOf = (id: string) => saloon.panels.find((panel) => panel.id === id)!;
+const job = (repairs: readonly JobRepair[], over: object = {}) =>
+  jobSteps({ body: saloon, repairs, finds: [], undecided: [], ...over });
+const stepOf = (steps: readonly JobStep[], id: string) => steps.find((step) => step.id === id)!;
+const placeOf = (steps: readonly JobStep[], id: string) => steps.findIndex((step) => step.id === id);
+/** Does one step wait for another, by whatever is between them? */
+function waitsFor(steps: readonly JobStep[], id: string, other: string): boolean {
+  return stepOf(steps, id).after.some((link) => link.id === other || waitsFor(steps, link.id, other));
+}
+
+describe('the steps of a job', () => {
+  it('have a place for all counted work of every option on every panel of the four bodies', () => {
+    for (const plan of bodyPlans())
+      for (const panel of plan.panels)
+        for (const choice of OPTIONS)
+          for (const { name } of workOn(plan, panel, choice)) expect(phaseOf(name), name).not.toBeNull();
+  });
+
+  it('share out the hours that were decided on, none lost and none added, on any panel', () => {
+    const ids = bodyPlans().flatMap((plan) => plan.panels.map((panel) => `${plan.id}/${panel.id}`));
+    fc.assert(
+      fc.property(fc.constantFrom(...ids), fc.constantFrom(...OPTIONS), (id, choice) => {
+        const plan = bodyPlan(id.split('/')[0]!);
+        const panel = plan.panels.find((one) => one.id === id.split('/')[1])!;
+        const repair = repairOn(plan, panel, choice);
+        const steps = jobSteps({ body: plan, repairs: [repair], finds: [], undecided: [] });
+        const counted = new Set(['strip', 'open', 'make', 'fit', 'weld', 'dress', 'treat', 'prime', 'behind', 'seal']);
+        const own = steps.filter(({ kind }) => counted.has(kind)).reduce((sum, { hours }) => sum + hours, 0);
+        // Sealing is not counted by the metre, and a panel without coating work is primed all the same.
+        expect(own).toBeGreaterThan(repair.hours - 1e-6);
+        expect(own).toBeLessThan(repair.hours + 2 * jobDefaults.seal + 1e-6);
+      }),
+    );
+  });
+
+  it('brace and measure what carries load before it is cut, and take the braces out after the check (T-15)', () => {
+    const sill = repairOn(saloon, panelOf('sill-l'), 'make');
+    const steps = job([sill]);
+    const open = `${sill.id} open`;
+    for (const [later, before] of [
+      [open, 'car brace'],
+      ['car brace', 'car baseline'],
+      ['car unbrace', 'car measure'],
+      ['car measure', `${sill.id} weld`],
+      [`${sill.id} weld`, 'car safe'],
+    ] as const)
+      expect(waitsFor(steps, later, before), `${later} after ${before}`).toBe(true);
+    const wing = job([repairOn(saloon, panelOf('wing-l'), 'patch')]);
+    expect(wing.some(({ kind }) => kind === 'brace')).toBe(false);
+  });
+
+  it('hold a bought part against the car before anything is cut, and say why', () => {
+    const sill = repairOn(saloon, panelOf('sill-l'), 'whole');
+    const steps = job([sill]);
+    expect(waitsFor(steps, `${sill.id} open`, `${sill.id} check`)).toBe(true);
+    expect(stepOf(steps, `${sill.id} open`).after.find(({ id }) => id.endsWith('check'))!.why).toMatch(/held against/);
+    expect(stepOf(steps, `${sill.id} delivery`)).toMatchObject({ waits: true, hours: 240, share: 0 });
+    const here = job([{ ...sill, order: { state: 'checked', leadHours: 240 } }]);
+    for (const kind of ['order', 'delivery', 'check']) expect(stepOf(here, `${sill.id} ${kind}`).share).toBe(1);
+    expect(stepOf(job([{ ...sill, order: { state: 'ordered', leadHours: 48 } }]), `${sill.id} order`).share).toBe(1);
+  });
+
+  it('look again behind the open joint, coat what is covered and let it dry before it is closed', () => {
+    const sill = repairOn(saloon, panelOf('sill-l'), 'make');
+    const steps = job([sill]);
+    const weld = stepOf(steps, `${sill.id} weld`);
+    expect(waitsFor(steps, `${sill.id} make`, `${sill.id} look`)).toBe(true);
+    const coat = weld.after.find(({ id }) => id === `${sill.id} behind`)!;
+    expect(coat).toMatchObject({ lag: jobDefaults.cure });
+    const cavities = saloon.cavities.filter(({ walls }) => walls.some(({ panel }) => panel === 'sill-l'));
+    expect(weld.closes).toEqual(cavities.map(({ name }) => name));
+    for (const { name } of cavities) expect(coat.why).toContain(name);
+    expect(stepOf(steps, `${sill.id} prime`).after[0]).toMatchObject({ within: jobDefaults.bare });
+    expect(weld).toMatchObject({ dry: true, needs: ['welder'] });
+  });
+
+  it('weld an inner sheet before an outer one that lies on it, and do the second side after the first', () => {
+    const [inner, outer] = [panelOf('floor-front-l'), panelOf('sill-l')];
+    const [a, b] = [repairOn(saloon, inner, 'make'), repairOn(saloon, outer, 'make')];
+    expect(waitsFor(job([b, a]), `${b.id} weld`, `${a.id} weld`)).toBe(true);
+    const [left, right] = [repairOn(saloon, panelOf('sill-l'), 'make'), repairOn(saloon, panelOf('sill-r'), 'make')];
+    const both = job([left, right]);
+    expect(waitsFor(both, `${right.id} make`, `${left.id} weld`)).toBe(true);
+    expect(waitsFor(both, `${left.id} make`, `${right.id} weld`)).toBe(false);
+  });
+
+  it('know what was ticked at the bench and the drill map, and count a repair that is done as done', () => {
+    const sill = repairOn(saloon, panelOf('sill-l'), 'make', { opened: 0.5, welded: 0.25 });
+    const steps = job([sill]);
+    expect(stepOf(steps, `${sill.id} open`).share).toBe(0.5);
+    expect(stepOf(steps, `${sill.id} weld`).share).toBe(0.25);
+    expect(job([{ ...sill, done: true }]).every(({ share }) => share === 1)).toBe(true);
+  });
+
+  it('begin with what is undecided and what was found; an empty car has none', () => {
+    expect(job([])).toEqual([]);
+    const steps = job([], {
+      undecided: ['sill-l', 'no such panel'],
+      finds: [{ id: 'f', panel: 'roof', text: 'small blisters' }],
+    });
+    expect(steps.map(({ kind }) => kind)).toEqual(['decide', 'find']);
+    expect(steps[1]!.title).toMatch(/Roof.*small blisters/);
+  });
+
+  it('take in what a person adds, where he puts it, and name a circle of steps', () => {
+    const sill = repairOn(saloon, panelOf('sill-l'), 'make');
+    const own = { id: 'own 1', title: 'Engine out', hours: 6, after: ['car safe', 'long gone'] };
+    const steps = job([sill], { own: [own] });
+    expect(placeOf(steps, 'own 1')).toBeGreaterThan(placeOf(steps, 'car safe'));
+    expect(stepOf(steps, 'own 1').after.map(({ id }) => id)).toEqual(['car safe']);
+    const ring = [
+      { ...own, id: 'a', title: 'Wash', after: ['b'] },
+      { ...own, id: 'b', title: 'Wax', after: ['a'] },
+    ];
+    expect(() => job([sill], { own: ring })).toThrowError(/“Wash”.*“Wax”.*“Wash”/);
+  });
+
+  it('always come after all that they wait for, whatever is repaired', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...bodyPlans().map(({ id }) => id)),
+        fc.array(fc.tuple(fc.nat(), fc.constantFrom(...OPTIONS)), { minLength: 1, maxLength: 12 }),
+        (id, picks) => {
+          const plan = bodyPlan(id);
+          const own = plan.panels;
+          const repairs = picks.map(([i, choice], k) => ({
+            ...repairOn(plan, own[i % own.length]!, choice),
+            id: `r${k}`,
+          }));
+          const steps = jobSteps({ body: plan, repairs, finds: [], undecided: [] });
+          expect(new Set(steps.map(({ id }) => id)).size).toBe(steps.length);
+          const place = new Map(steps.map(({ id }, i) => [id, i]));
+          steps.forEach(({ after, hours, title }, i) => {
+            expect(hours, title).toBeGreaterThan(0);
+            for (const { id, why } of after) {
+              expect(place.get(id)!, `${title} after ${id}`).toBeLessThan(i);
+              expect(why).toMatch(/^[A-Z].*\.$/s);
+            }
+          });
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+});

@@ -1,0 +1,49 @@
+import type { StepKind } from './types.ts';
+
+/** To which step counted work belongs, by the beginning of its name; what shapes and trims a piece comes before it is fitted. */
+const PHASES: readonly (readonly [string, StepKind])[] = [
+  ['Strip around', 'strip'],
+  ['Strip to clean', 'strip'],
+  ['Mark and cut out', 'open'],
+  ['Find welds', 'open'],
+  ['Drill out', 'open'],
+  ['Part the third', 'open'],
+  ['Melt out', 'open'],
+  ['Grind hems', 'open'],
+  ['Unbolt and bolt', 'weld'],
+  ['Undo and do up', 'weld'],
+  ['Clean and straighten', 'make'],
+  ['Template', 'make'],
+  ['Shape', 'make'],
+  ['Turn', 'make'],
+  ['Cut the part', 'make'],
+  ['Blend', 'make'],
+  ['Join the pieces', 'make'],
+  ['Planish the seams', 'make'],
+  ['Set the edge', 'make'],
+  ['Trial fits', 'fit'],
+  ['Fit, adjust', 'fit'],
+  ['Tack and stitch', 'weld'],
+  ['Plug', 'weld'],
+  ['Spot weld', 'weld'],
+  ['Braze', 'weld'],
+  ['Fold hems', 'weld'],
+  ['Small welds', 'weld'],
+  ['Set rivets', 'weld'],
+  ['Set up', 'weld'],
+  ['Dress', 'dress'],
+  ['Raise and planish', 'dress'],
+  ['Fill pits', 'dress'],
+  ['Convert', 'treat'],
+  ['Take off white', 'treat'],
+  ['Seal the overlap', 'seal'],
+  ['Coat', 'prime'],
+  ['Seal and coat', 'prime'],
+];
+
+/** The step to which a piece of counted work belongs; null for work that no step knows. */
+export const phaseOf = (name: string): StepKind | null =>
+  PHASES.find(([beginning]) => name.startsWith(beginning))?.[1] ?? null;
+
+/** Bolts: half of that work is done when the joint is opened. */
+export const isUndone = (name: string): boolean => name.startsWith('Undo') || name.startsWith('Unbolt');

@@ -1,0 +1,220 @@
+import type { BodyPlan, Panel } from '../body/index.ts';
+import { isAwaited } from '../order/index.ts';
+import { isCutIn, keepsPanel } from '../verdict/index.ts';
+import { BASELINE, BRACE, SAFE } from './carSteps.ts';
+import { isUndone, phaseOf } from './phases.ts';
+import type { JobHouse, JobRepair, JobStep, Link, StepKind } from './types.ts';
+
+/** Share of the coating that goes onto faces which the piece will cover. */
+const BEHIND = 0.5;
+
+/** The steps of one repair in their order; its counted hours are shared out among them. */
+export function repairSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: JobHouse): JobStep[] {
+  return keepsPanel(repair.choice) ? keptSteps(repair, panel, house) : openedSteps(repair, panel, body, house);
+}
+
+/** Hours of each step: what was counted for it, stretched so that all of them are what was decided on. */
+function hoursOf({ work, hours }: JobRepair): (kind: StepKind) => number {
+  const counted = work.reduce((sum, element) => sum + element.hours, 0);
+  const stretch = counted > 0 ? hours / counted : 1;
+  const by = new Map<StepKind, number>();
+  const add = (kind: StepKind, more: number) => by.set(kind, (by.get(kind) ?? 0) + more);
+  for (const element of work) {
+    const kind = phaseOf(element.name) ?? 'fit';
+    // Bolts are undone when the joint is opened, and done up when it is closed.
+    const undone = isUndone(element.name) ? 0.5 : 0;
+    add('open', undone * element.hours * stretch);
+    add(kind, (1 - undone) * element.hours * stretch);
+  }
+  // Nothing is known of what it consists of: all of it is in the step that is the repair itself.
+  if (counted === 0) by.set('weld', hours);
+  return (kind) => by.get(kind) ?? 0;
+}
+
+/** Makes steps of one repair, leaving out those without work. */
+function maker({ id: repair, done, panel }: JobRepair, name: string) {
+  const steps: JobStep[] = [];
+  return {
+    steps,
+    add(
+      kind: StepKind,
+      title: string,
+      hours: number,
+      over: Partial<Omit<JobStep, 'after'>> & { after?: (Link | false)[]; always?: boolean } = {},
+    ): void {
+      const { after = [], always, ...rest } = over;
+      if (hours <= 0 && !always) return;
+      steps.push({
+        id: `${repair} ${kind}`,
+        kind,
+        repair,
+        panel,
+        title: `${name}: ${title}`,
+        hours,
+        waits: false,
+        dry: false,
+        needs: [],
+        closes: [],
+        path: `repairs/${repair}/joints`,
+        ...rest,
+        share: done ? 1 : (rest.share ?? 0),
+        after: after.filter((link): link is Link => link !== false),
+      });
+    },
+    /** The step of this repair that comes last among these kinds. */
+    link(kinds: readonly StepKind[], why: string, more: Partial<Link> = {}): Link | false {
+      const before = [...steps].reverse().find(({ kind }) => kinds.includes(kind));
+      return before ? { id: before.id, why, ...more } : false;
+    },
+  };
+}
+
+/** The metal stays: stripped, treated, dressed, coated; an opening is cut besides. */
+function keptSteps(repair: JobRepair, { name, id }: Panel, house: JobHouse): JobStep[] {
+  const hours = hoursOf(repair);
+  const { steps, add, link } = maker(repair, name);
+  const path = isCutIn(repair.choice) ? `repairs/${repair.id}/cut` : `panels/${id}`;
+  add('strip', 'strip to clean metal', hours('strip'), { path });
+  add('open', 'mark and cut the opening', hours('open'), { path, after: [link(['strip'], CLEAN)] });
+  add('make', 'template, shape, turn its edges', hours('make'), {
+    path,
+    after: [link(['open'], 'The edge is turned once it is cut.')],
+  });
+  add('treat', 'treat and prime what is clean', hours('treat'), {
+    path,
+    dry: true,
+    after: [link(['strip'], 'Bare metal is treated within its hours, or it rusts again.', { within: house.bare })],
+  });
+  add('fit', 'trial fits of the sheet', hours('fit'), { path, after: [link(['make'], FITTED)] });
+  add('weld', 'weld the sheet on', hours('weld'), {
+    path,
+    dry: true,
+    needs: ['welder'],
+    after: [link(['fit', 'treat'], 'It is fitted, and what it covers is treated, before it is welded on.')],
+  });
+  add('dress', 'raise, fill, block', hours('dress'), {
+    path,
+    after: [link(['weld', 'treat', 'open'], 'The metal is sound and clean first.')],
+  });
+  add('prime', 'prime and coat', hours('prime') || house.seal, {
+    path,
+    dry: true,
+    after: [link(['dress', 'weld', 'treat', 'open', 'strip'], PRIMED, { within: house.bare })],
+  });
+  add('cure', 'the coat dries', house.cure, { path, waits: true, after: [link(['prime'], DRIES)] });
+  return steps;
+}
+
+const CLEAN = 'What is cut must be seen first.';
+const FITTED = 'A piece is made before it is fitted.';
+const PRIMED = 'Bare metal is primed within its hours, or it rusts again.';
+const DRIES = 'A coat needs its hours before the next one goes on.';
+
+/** A piece is let in, or the whole panel replaced. */
+function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: JobHouse): JobStep[] {
+  const hours = hoursOf(repair);
+  const { steps, add, link } = maker(repair, panel.name);
+  const { order } = repair;
+  const at = `repairs/${repair.id}`;
+  const cut = isCutIn(repair.choice) ? `${at}/cut` : `${at}/joints`;
+  if (order) {
+    const ordered = order.state !== 'wanted';
+    const here = ordered && !isAwaited(order.state);
+    add('order', 'order it', house.order, { path: '../../orders', share: ordered ? 1 : 0 });
+    add('delivery', 'on its way', order.leadHours, {
+      path: '../../orders',
+      waits: true,
+      share: here ? 1 : 0,
+      after: [link(['order'], 'It is sent once it is ordered.')],
+      always: true,
+    });
+    add('check', 'check the part against the car: size, flanges, holes, hand, thickness', house.check, {
+      path: '../../orders',
+      share: order.state === 'checked' || order.state === 'fitted' ? 1 : 0,
+      after: [link(['delivery'], 'It has to be here.')],
+    });
+  }
+  add('strip', 'strip around the damage', hours('strip'), { path: cut });
+  add('open', isCutIn(repair.choice) ? 'rough cut, then open its joints' : 'open its joints', hours('open'), {
+    path: repair.opened === null ? cut : `${at}/joints`,
+    share: repair.opened ?? 0,
+    after: [
+      { id: SAFE, why: 'Sparks: the car is made safe before anything is cut or welded.' },
+      link(['strip'], CLEAN),
+      link(
+        ['check'],
+        'Nothing is cut before the new part has been held against the car: the wrong one would be found out too late.',
+      ),
+      ...(panel.structural
+        ? [
+            { id: BASELINE, why: 'It carries load: reference measurements come before the first cut.' },
+            { id: BRACE, why: 'It carries load: the opening is braced before it is cut.' },
+          ]
+        : []),
+    ],
+  });
+  add('look', 'look again behind it, and measure what shows: the decision may change', house.look, {
+    path: `panels/${panel.id}`,
+    after: [link(['open'], 'Only the open joint shows how far it goes.')],
+  });
+  const coats = hours('prime');
+  const cavities = body.cavities.filter(({ walls }) => walls.some((wall) => wall.panel === panel.id));
+  add('behind', 'clean and coat the faces that it will cover', coats * BEHIND, {
+    path: `panels/${panel.id}`,
+    dry: true,
+    after: [link(['look'], 'First see whether more has to come out.')],
+  });
+  add(
+    'make',
+    repair.choice === 'whole' ? 'dress the flanges and trim the part' : 'make the piece, turn its edges',
+    hours('make'),
+    {
+      path: cut,
+      after: [
+        link(['look'], 'Its size is known when the rough cut has shown the edge of the sound metal.'),
+        link(['check'], 'It is cut from the part that was checked.'),
+      ],
+    },
+  );
+  add('fit', 'trial fits, with the neighbours in place', hours('fit'), {
+    path: cut,
+    after: [link(['make'], FITTED), link(['open'], 'The old metal is out of the way.')],
+  });
+  add('weld', 'weld and join', hours('weld'), {
+    path: `${at}/weld`,
+    dry: true,
+    needs: ['welder'],
+    share: repair.welded ?? 0,
+    closes: cavities.map(({ name }) => name),
+    after: [
+      { id: SAFE, why: 'Sparks: the car is made safe before anything is cut or welded.' },
+      link(['fit', 'open'], 'It fits, and its neighbours were tried with it, before the first tack.'),
+      link(
+        ['behind'],
+        cavities.length > 0
+          ? `${cavities.map(({ name }) => name).join(', ')} cannot be reached any more once this is welded: its faces are coated first, and dry.`
+          : 'Faces that it covers are coated first, and dry.',
+        { lag: house.cure },
+      ),
+    ],
+  });
+  add('dress', 'dress the welds', hours('dress'), {
+    path: `${at}/weld`,
+    after: [link(['weld'], 'When the last weld is cold.')],
+  });
+  add('prime', 'prime the bare metal on both faces', coats * (1 - BEHIND) || house.seal, {
+    path: `panels/${panel.id}`,
+    dry: true,
+    after: [link(['dress', 'weld'], PRIMED, { within: house.bare })],
+  });
+  add('cure', 'the primer dries', house.cure, {
+    path: `panels/${panel.id}`,
+    waits: true,
+    after: [link(['prime'], DRIES)],
+  });
+  add('seal', 'seal the seams, leave the drains open', hours('seal') + house.seal, {
+    path: `panels/${panel.id}`,
+    after: [link(['cure'], 'Sealer goes onto dry primer.')],
+  });
+  return steps;
+}

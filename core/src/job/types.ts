@@ -1,0 +1,135 @@
+import type { BodyPlan } from '../body/index.ts';
+import type { OrderState } from '../order/index.ts';
+import type { OptionId } from '../verdict/index.ts';
+
+/** What kind of work a step is, in the order in which a repair goes through them. */
+export const STEP_KINDS = [
+  'decide',
+  'order',
+  'delivery',
+  'safe',
+  'baseline',
+  'brace',
+  'check',
+  'strip',
+  'open',
+  'look',
+  'behind',
+  'make',
+  'fit',
+  'weld',
+  'dress',
+  'treat',
+  'prime',
+  'cure',
+  'seal',
+  'measure',
+  'unbrace',
+  'find',
+  'own',
+] as const;
+export type StepKind = (typeof STEP_KINDS)[number];
+
+/** What a step waits for, and why, in one sentence. */
+export interface Link {
+  id: string;
+  why: string;
+  /** Calendar hours after its end, at least. */
+  lag?: number;
+  /** Calendar hours after its end, at most. */
+  within?: number;
+}
+
+export interface JobStep {
+  /** Keeps its name when decisions change: what a person has said of it stays with it. */
+  id: string;
+  kind: StepKind;
+  repair: string | null;
+  panel: string | null;
+  title: string;
+  /** Of work; of calendar time where nobody works on it. */
+  hours: number;
+  /** Nobody works on it: it dries, or is on its way. */
+  waits: boolean;
+  after: Link[];
+  /** Only in the dry: electric welding and coating. */
+  dry: boolean;
+  /** What must be there and is only once: the welder. */
+  needs: string[];
+  /** Share that is known to be done, from what was ticked at the station itself; 1 is done. */
+  share: number;
+  /** Cavities that are shut for good by it. */
+  closes: string[];
+  /** Where it is done in the application, below the car. */
+  path: string;
+}
+
+/** A repair that was decided, as the job needs it. */
+export interface JobRepair {
+  id: string;
+  panel: string;
+  choice: OptionId;
+  done: boolean;
+  /** Hours that it was decided on, middle of the range. */
+  hours: number;
+  /** What those hours consist of, by the names of the counted work. */
+  work: readonly { name: string; hours: number }[];
+  /** The bought panel's line; null where nothing is bought. */
+  order: { state: OrderState; leadHours: number } | null;
+  /** Shares that were ticked: of its fasteners opened, of its weld plan done; null where there is none. */
+  opened: number | null;
+  welded: number | null;
+}
+
+/** What a person has added: hours, and after which steps. */
+export interface OwnStep {
+  id: string;
+  title: string;
+  hours: number;
+  after: readonly string[];
+}
+
+export interface JobInput {
+  body: BodyPlan;
+  repairs: readonly JobRepair[];
+  /** Finds that are open. */
+  finds: readonly { id: string; panel: string; text: string }[];
+  /** Panels with damage of which nothing is decided. */
+  undecided: readonly string[];
+  own?: readonly OwnStep[];
+  house?: Partial<JobHouse>;
+}
+
+/** Hours of what is not counted by the metre; common practice, no published source (T-19, T-20, T-44). */
+export interface JobHouse {
+  safe: number;
+  baseline: number;
+  brace: number;
+  measure: number;
+  unbrace: number;
+  order: number;
+  check: number;
+  look: number;
+  seal: number;
+  find: number;
+  decide: number;
+  /** Calendar hours a coat dries. */
+  cure: number;
+  /** Calendar hours bare metal may stand. */
+  bare: number;
+}
+export const jobDefaults: JobHouse = {
+  safe: 1,
+  baseline: 1.5,
+  brace: 2,
+  measure: 1,
+  unbrace: 0.5,
+  order: 0.25,
+  check: 0.5,
+  look: 0.25,
+  seal: 0.4,
+  find: 0.5,
+  decide: 0.25,
+  cure: 24,
+  bare: 48,
+};
