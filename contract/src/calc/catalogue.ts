@@ -1,6 +1,9 @@
+import { closeCalculations } from './close.ts';
 import { cutCalculations } from './cut.ts';
+import { fitCalculations } from './fit.ts';
 import { geometryCalculations } from './geometry.ts';
 import { holdCalculations } from './hold.ts';
+import { jobCalculations } from './job.ts';
 import type { Calculation } from './kit.ts';
 import { orderCalculations } from './order.ts';
 import { planCalculations } from './plan.ts';
@@ -21,7 +24,10 @@ export const catalogue: readonly Calculation[] = [
   ...verdictCalculations,
   ...cutCalculations,
   ...shapeCalculations,
+  ...fitCalculations,
   ...weldCalculations,
+  ...closeCalculations,
+  ...jobCalculations,
   ...planCalculations,
   ...orderCalculations,
 ];

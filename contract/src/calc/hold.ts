@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { braces, gaps, register, tapeNetwork } from '@aspecta/core/hold';
+import { braces, design, gaps, register, square, tapeNetwork } from '@aspecta/core/hold';
 import {
   calculation,
   degrees,
@@ -9,6 +9,7 @@ import {
   mm,
   number,
   numbers,
+  share,
   object,
   point,
   points,
@@ -227,5 +228,62 @@ export const holdCalculations = [
       load: 1500,
     },
     run: braces,
+  }),
+  calculation({
+    id: 'hold.square',
+    title: 'Is it square?',
+    question: 'Four corners and two diagonals: is the opening square, and do the tapes agree?',
+    sources: ['Ghilani, Adjustment Computations', 'Baarda 1968'],
+    needs: {
+      sides: numbers('ab, bc, cd, da', 'mm'),
+      diagonals: numbers('ac, bd', 'mm'),
+      sd: mm('doubt of a tape'),
+    },
+    gives: {
+      difference: mm('ac less bd'),
+      corners: numbers('at a, b, c, d', 'degrees'),
+      residuals: numbers('adjusted less taped: ab, bc, cd, da, ac, bd', 'mm'),
+      closes: flag('the tapes agree'),
+    },
+    example: { sides: [1180, 905, 1184, 902], diagonals: [1492, 1483], sd: 1 },
+    run: square,
+  }),
+  calculation({
+    id: 'hold.design',
+    title: 'Which tapes to take',
+    question: 'Which tapes need be taken, so that every blunder is caught?',
+    sources: ['Baarda 1968', 'Grafarend 1974'],
+    heavy: true,
+    needs: {
+      points: many(object({ id: word('name'), x: mm('x'), y: mm('y') }, '', { z: mm('z') }), 'points'),
+      tapes: many(numbers('points, from 0'), 'tapes that can be stretched'),
+      sd: mm('doubt of a tape'),
+      want: share('of a blunder that the others must show'),
+    },
+    gives: { chosen: many(numbers('points'), 'tapes to take'), weakest: share('shown of a blunder in the weakest') },
+    example: {
+      points: [
+        { id: 'hinge post, top', x: 0, y: 900 },
+        { id: 'hinge post, foot', x: 20, y: 0 },
+        { id: 'lock post, foot', x: 1180, y: 10 },
+        { id: 'lock post, top', x: 1110, y: 930 },
+        { id: 'roof, middle', x: 560, y: 1180 },
+      ],
+      tapes: [
+        [0, 1],
+        [1, 2],
+        [2, 3],
+        [3, 4],
+        [4, 0],
+        [0, 2],
+        [1, 3],
+        [1, 4],
+        [2, 4],
+        [0, 3],
+      ],
+      sd: 1,
+      want: 0.1,
+    },
+    run: design,
   }),
 ];

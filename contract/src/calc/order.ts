@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { basket, landed } from '@aspecta/core/order';
+import { basket, landed, latest } from '@aspecta/core/order';
 import { calculation, flag, many, money, number, object, PRACTICE, share, table } from './kit.ts';
 
 export const orderCalculations = [
@@ -100,5 +100,32 @@ export const orderCalculations = [
     },
     heavy: true,
     run: basket,
+  }),
+  calculation({
+    id: 'order.latest',
+    title: 'Order by',
+    question: 'By which day must it be ordered, so that it is there in time?',
+    sources: ['conjugate normal on the log, predictive quantile (Gelman et al., §3.3)'],
+    needs: {
+      neededOn: Joi.alternatives(number('day'), Joi.string()).description('needed on: a date, or the number of a day'),
+      quoted: number('delivery as quoted', 'days'),
+      history: many(object({ quoted: number('quoted', 'days'), actual: number('took', 'days') }), 'what came before'),
+      confidence: share('chance to be in time'),
+    },
+    gives: {
+      orderBy: Joi.alternatives(number('day'), Joi.string()).description('order by'),
+      lead: object({ p50: number('P50', 'days'), p90: number('P90', 'days') }, 'delivery'),
+    },
+    example: {
+      neededOn: '2026-05-29',
+      quoted: 10,
+      history: [
+        { quoted: 7, actual: 9 },
+        { quoted: 10, actual: 21 },
+        { quoted: 5, actual: 5 },
+      ],
+      confidence: 0.9,
+    },
+    run: latest,
   }),
 ];

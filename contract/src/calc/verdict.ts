@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { calibrate, compare, simulate } from '@aspecta/core/verdict';
+import { calibrate, compare, portfolio, simulate } from '@aspecta/core/verdict';
 import {
   calculation,
   many,
@@ -26,6 +26,13 @@ const joint = object(
   '',
   { sheets: number('sheets'), hidden: flag('hidden') },
 ).unknown();
+
+const carPlan = object({
+  choice: Joi.object().pattern(Joi.string(), Joi.string()).description('option of each repair'),
+  hours: number('work', 'h'),
+  money: money('paid out'),
+  keeps: number('how much stays original'),
+});
 
 export const verdictCalculations = [
   calculation({
@@ -240,5 +247,74 @@ export const verdictCalculations = [
       ],
     },
     run: calibrate,
+  }),
+  calculation({
+    id: 'verdict.portfolio',
+    title: 'Plans for the whole car',
+    question: 'Go on with patches, or order it all? Which plans does no other beat in hours and money?',
+    sources: ['exact: unbeaten sums (Nemhauser & Ullmann 1969) for each set of suppliers'],
+    heavy: true,
+    needs: {
+      repairs: many(
+        object({
+          id: Joi.string().description('name'),
+          options: many(
+            object(
+              {
+                id: Joi.string().description('name'),
+                hours: number('work', 'h'),
+                money: money('paid out, without what is bought'),
+                keeps: number('how much stays original'),
+              },
+              '',
+              {
+                buys: many(
+                  object({ supplier: Joi.string().description('supplier'), price: money('price') }),
+                  'what is bought',
+                ),
+              },
+            ),
+            'options',
+          ),
+        }),
+        'repairs',
+      ),
+      suppliers: many(object({ id: Joi.string().description('name'), carriage: money('once') }), 'suppliers'),
+      hourRate: money('an hour is worth'),
+    },
+    gives: {
+      plans: many(carPlan, 'plans that no other beats, by rising hours'),
+      cheapest: carPlan.description('cheapest, each hour at its rate'),
+      quickest: carPlan.description('quickest'),
+      mostOriginal: carPlan.description('keeps most'),
+    },
+    example: {
+      repairs: [
+        {
+          id: 'sill, left',
+          options: [
+            { id: 'patch', hours: 14, money: 2500, keeps: 70 },
+            { id: 'whole', hours: 9, money: 1500, keeps: 0, buys: [{ supplier: 'Northgate', price: 9800 }] },
+          ],
+        },
+        {
+          id: 'sill, right',
+          options: [
+            { id: 'patch', hours: 11, money: 2000, keeps: 80 },
+            { id: 'whole', hours: 9, money: 1500, keeps: 0, buys: [{ supplier: 'Northgate', price: 9800 }] },
+          ],
+        },
+        {
+          id: 'boot floor',
+          options: [
+            { id: 'patch', hours: 8, money: 1800, keeps: 60 },
+            { id: 'make', hours: 16, money: 3000, keeps: 0 },
+          ],
+        },
+      ],
+      suppliers: [{ id: 'Northgate', carriage: 4500 }],
+      hourRate: 3000,
+    },
+    run: portfolio,
   }),
 ];

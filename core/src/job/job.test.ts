@@ -139,6 +139,16 @@ describe('the steps of a job', () => {
     expect(steps[1]!.title).toMatch(/Roof.*small blisters/);
   });
 
+  it('follow what is ordered that belongs to no repair', () => {
+    const part = (state: 'wanted' | 'arrived') => ({ id: 'p', title: 'Jack point', order: { state, leadHours: 60 } });
+    expect(job([], { parts: [part('wanted')] }).map(({ kind, share }) => [kind, share])).toEqual([
+      ['order', 0],
+      ['delivery', 0],
+      ['check', 0],
+    ]);
+    expect(job([], { parts: [part('arrived')] }).map(({ share }) => share)).toEqual([1, 1, 0]);
+  });
+
   it('take in what a person adds, where he puts it, and name a circle of steps', () => {
     const sill = repairOn(saloon, panelOf('sill-l'), 'make');
     const own = { id: 'own 1', title: 'Engine out', hours: 6, after: ['car safe', 'long gone'] };

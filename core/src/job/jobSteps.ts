@@ -3,6 +3,7 @@ import { keepsPanel } from '../verdict/index.ts';
 import { carSteps } from './carSteps.ts';
 import { inOrder } from './inOrder.ts';
 import { acrossRepairs } from './acrossRepairs.ts';
+import { orderSteps } from './orderSteps.ts';
 import { repairSteps } from './repairSteps.ts';
 import { jobDefaults, type JobInput, type JobStep } from './types.ts';
 
@@ -19,7 +20,7 @@ const MOST_STEPS = 1000;
  * Source: common practice, no published source (TRADE §7 to §12, T-12, T-15, T-19, T-20, T-33, T-44).
  * @example jobSteps({ body: bodyPlan('saloon'), repairs: [], finds: [], undecided: ['sill-l'] }).map(({ kind }) => kind) // → ['decide']
  */
-export function jobSteps({ body, repairs, finds, undecided, own = [], house = {} }: JobInput): JobStep[] {
+export function jobSteps({ body, repairs, parts = [], finds, undecided, own = [], house = {} }: JobInput): JobStep[] {
   const paces = { ...jobDefaults, ...house };
   const panelOf = new Map(body.panels.map((panel) => [panel.id, panel]));
   // A panel that the plan has lost since takes no part in rules about panels.
@@ -37,6 +38,9 @@ export function jobSteps({ body, repairs, finds, undecided, own = [], house = {}
           path: `verdict/${id}`,
         }),
       ),
+    ...parts.flatMap(({ id, title, order }) =>
+      orderSteps(id, { name: title, panel: null, repair: null, order, house: paces }),
+    ),
     ...finds.map(({ id, panel, text }) =>
       single(`find ${id}`, {
         kind: 'find',

@@ -1,7 +1,7 @@
 import type { BodyPlan, Panel } from '../body/index.ts';
-import { isAwaited } from '../order/index.ts';
 import { isCutIn, keepsPanel } from '../verdict/index.ts';
 import { BASELINE, BRACE, SAFE } from './carSteps.ts';
+import { orderSteps } from './orderSteps.ts';
 import { isUndone, phaseOf } from './phases.ts';
 import type { JobHouse, JobRepair, JobStep, Link, StepKind } from './types.ts';
 
@@ -117,23 +117,9 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
   const { order } = repair;
   const at = `repairs/${repair.id}`;
   const cut = isCutIn(repair.choice) ? `${at}/cut` : `${at}/joints`;
-  if (order) {
-    const ordered = order.state !== 'wanted';
-    const here = ordered && !isAwaited(order.state);
-    add('order', 'order it', house.order, { path: '../../orders', share: ordered ? 1 : 0 });
-    add('delivery', 'on its way', order.leadHours, {
-      path: '../../orders',
-      waits: true,
-      share: here ? 1 : 0,
-      after: [link(['order'], 'It is sent once it is ordered.')],
-      always: true,
-    });
-    add('check', 'check the part against the car: size, flanges, holes, hand, thickness', house.check, {
-      path: '../../orders',
-      share: order.state === 'checked' || order.state === 'fitted' ? 1 : 0,
-      after: [link(['delivery'], 'It has to be here.')],
-    });
-  }
+  if (order)
+    for (const step of orderSteps(repair.id, { name: panel.name, panel: panel.id, repair: repair.id, order, house }))
+      steps.push({ ...step, share: repair.done ? 1 : step.share });
   add('strip', 'strip around the damage', hours('strip'), { path: cut });
   add('open', isCutIn(repair.choice) ? 'rough cut, then open its joints' : 'open its joints', hours('open'), {
     path: repair.opened === null ? cut : `${at}/joints`,

@@ -92,6 +92,8 @@ export interface OwnStep {
 export interface JobInput {
   body: BodyPlan;
   repairs: readonly JobRepair[];
+  /** What is ordered that belongs to no repair: brackets, sheet, wire, paint. */
+  parts?: readonly { id: string; title: string; order: NonNullable<JobRepair['order']> }[];
   /** Finds that are open. */
   finds: readonly { id: string; panel: string; text: string }[];
   /** Panels with damage of which nothing is decided. */

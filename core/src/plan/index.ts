@@ -1,3 +1,6 @@
+export { calendar } from './calendar.ts';
+export type { Calendar, CalendarInput, CalendarLink, CalendarTask, Window } from './calendarTypes.ts';
 export { criticalPath, type TaskTimes } from './criticalPath.ts';
 export { schedule, type Schedule, type ScheduleInput, type ScheduleTask } from './schedule.ts';
 export type { Link, LinkKind, Task } from './tasks.ts';
+export { forecast, type Forecast } from './forecast.ts';

@@ -42,20 +42,38 @@ export function calibrate({
         finite(`history[${i}].estimated`, entry.estimated, { above: 0, max: 1e9 }),
     ),
   );
+  const { location, scale, alpha } = beliefOf(logs);
+  const t = jstat.studentt.inv(0.9, 2 * alpha);
+  const around = (by: number) => ({ low: Math.exp(location - t * by), high: Math.exp(location + t * by) });
+  return {
+    element,
+    factor: Math.exp(location),
+    ...around(scale.mean),
+    next: around(scale.next),
+    cases: logs.length,
+  };
+}
+
+/** What is believed of the log of the factor after these cases: Student's t around a location, with 2·alpha degrees of freedom. */
+function beliefOf(logs: readonly number[]) {
   const n = logs.length;
   const mean = n === 0 ? 0 : logs.reduce((sum, x) => sum + x, 0) / n;
   const squares = logs.reduce((sum, x) => sum + (x - mean) ** 2, 0);
   const kappa = PRIOR_CASES + n;
   const alpha = PRIOR_CASES / 2 + n / 2;
-  const location = (n * mean) / kappa;
   const beta = (PRIOR_CASES / 2) * PRIOR_SIGMA ** 2 + squares / 2 + (PRIOR_CASES * n * mean * mean) / (2 * kappa);
-  const t = jstat.studentt.inv(0.9, 2 * alpha);
-  const around = (scale: number) => ({ low: Math.exp(location - t * scale), high: Math.exp(location + t * scale) });
   return {
-    element,
-    factor: Math.exp(location),
-    ...around(Math.sqrt(beta / (alpha * kappa))),
-    next: around(Math.sqrt((beta * (kappa + 1)) / (alpha * kappa))),
-    cases: n,
+    location: (n * mean) / kappa,
+    alpha,
+    scale: { mean: Math.sqrt(beta / (alpha * kappa)), next: Math.sqrt((beta * (kappa + 1)) / (alpha * kappa)) },
   };
+}
+
+/**
+ * By which factor does the next single case differ from its estimate, at most with this probability?
+ * @param logs log(actual/estimated) of the cases so far; probability 0 to 1
+ */
+export function nextFactor(logs: readonly number[], probability: number): number {
+  const { location, scale, alpha } = beliefOf(logs);
+  return Math.exp(location + jstat.studentt.inv(probability, 2 * alpha) * scale.next);
 }

@@ -20,6 +20,7 @@ const HINTS: Partial<Record<FigureShape['kind'], string>> = {
   rings: 'one place on a line; an empty line between two outlines',
   polygons: 'one place on a line; an empty line before a hole, three dashes between two',
   named: 'a name and a number on a line',
+  spans: 'a name and hours on a line: Ines 18-20, 42-44',
   any: 'as JSON',
 };
 const unit = computed(() => {

@@ -15,12 +15,13 @@ export type FigureUnit = 'mm' | 'money' | 'celsius' | null;
 /** How a field of a calculation is typed by hand. */
 export type FigureShape =
   | { kind: 'number'; unit: FigureUnit }
-  | { kind: 'text' }
+  /** `orNumber`: what is written in digits is a number. */
+  | { kind: 'text'; orNumber?: boolean }
   | { kind: 'flag' }
   /** Numbers, several on a line. */
   | { kind: 'numbers' }
-  /** Words, one on a line. */
-  | { kind: 'words' }
+  /** Words, one on a line. `nobody`: that word stands for none, where left out means all. */
+  | { kind: 'words'; nobody?: boolean }
   /** Places, one on a line, coordinates with commas in between. */
   | { kind: 'points'; unit: FigureUnit }
   /** Outlines: places as above, an empty line between two of them. */
@@ -29,6 +30,8 @@ export type FigureShape =
   | { kind: 'polygons'; unit: FigureUnit }
   /** Numbers by name, one on a line. */
   | { kind: 'named' }
+  /** Spans of hours by name, one name on a line: Ines 18-20, 42-44. */
+  | { kind: 'spans' }
   /** Several of the same kind, as rows; `keyed`: the first column is the name under which it stands. */
   | { kind: 'rows'; columns: readonly Figure[]; keyed: boolean }
   | { kind: 'group'; fields: readonly Figure[] }
@@ -71,9 +74,13 @@ function figureOf(key: string, schema: Schema, optional: boolean): Figure {
     unitWord: own || !unit ? '' : unit,
     optional,
     nullable: is(schema, 'null'),
-    shape: shapeOf(schema, own),
+    shape: aware(shapeOf(schema, own), text),
   };
 }
+
+/** Lists in which none is something else than left out say so by the word for it. */
+const aware = (shape: FigureShape, text: string): FigureShape =>
+  shape.kind === 'words' && /\bnobody\b/.test(text) ? { ...shape, nobody: true } : shape;
 
 function shapeOf(schema: Schema, unit: FigureUnit): FigureShape {
   if (is(schema, 'number') || is(schema, 'integer')) return { kind: 'number', unit };
@@ -83,17 +90,16 @@ function shapeOf(schema: Schema, unit: FigureUnit): FigureShape {
   if (is(schema, 'array')) return listShape(schema.items, unit);
   // Of several ways to say it the plainest that can say all: a number alone, or outlines of which there may be one.
   const ways = (schema.anyOf ?? []).map((way) => shapeOf(way, unit));
-  return (
-    ways.find(({ kind }) => kind === 'number') ??
-    ways.find(({ kind }) => kind === 'rings') ??
-    ways[0] ?? { kind: 'any' }
-  );
+  const number = ways.find(({ kind }) => kind === 'number');
+  if (number && ways.some(({ kind }) => kind === 'text')) return { kind: 'text', orNumber: true };
+  return number ?? ways.find(({ kind }) => kind === 'rings') ?? ways[0] ?? { kind: 'any' };
 }
 
 function objectShape(schema: Schema): FigureShape {
   if (schema.properties) return { kind: 'group', fields: figuresOf(schema) };
   const each = Object.values(schema.patternProperties ?? {})[0];
   if (is(each, 'number')) return { kind: 'named' };
+  if (is(each, 'array') && is(each?.items, 'array')) return { kind: 'spans' };
   if (each?.properties) return { kind: 'rows', columns: figuresOf(each), keyed: true };
   return { kind: 'any' };
 }

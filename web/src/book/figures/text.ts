@@ -23,6 +23,8 @@ export class Unreadable extends Error {
 }
 /** Column of the names where several stand under names. */
 export const NAME = 'name';
+/** What is written where a list is to be empty and not left out. */
+const NOBODY = 'nobody';
 
 // ---- value → what stands in the form
 
@@ -52,13 +54,15 @@ export function draftOf(shape: FigureShape, value: unknown, tongue: Tongue): Dra
     case 'number':
       return typeof value === 'number' ? numberText(value, shape.unit, tongue) : '';
     case 'text':
-      return typeof value === 'string' ? value : '';
+      return typeof value === 'string' ? value : typeof value === 'number' ? plain(value) : '';
     case 'flag':
       return value === true;
     case 'numbers':
       return ((value as number[] | undefined) ?? []).map(plain).join(' ');
     case 'words':
-      return ((value as string[] | undefined) ?? []).join('\n');
+      return shape.nobody && (value as string[] | undefined)?.length === 0
+        ? NOBODY
+        : ((value as string[] | undefined) ?? []).join('\n');
     case 'points':
       return ((value as number[][] | undefined) ?? []).map((p) => pointText(p, shape.unit, tongue)).join('\n');
     case 'rings':
@@ -70,6 +74,10 @@ export function draftOf(shape: FigureShape, value: unknown, tongue: Tongue): Dra
     case 'named':
       return Object.entries((value as Record<string, number> | undefined) ?? {})
         .map(([name, count]) => `${name} ${plain(count)}`)
+        .join('\n');
+    case 'spans':
+      return Object.entries((value as Record<string, number[][]> | undefined) ?? {})
+        .map(([name, spans]) => `${name} ${spans.map((span) => span.map(plain).join('-')).join(', ')}`)
         .join('\n');
     case 'rows':
       return rowsOf(shape, value).map((row) => record(shape.columns, row, tongue, shape.keyed));
@@ -96,6 +104,9 @@ function record(fields: readonly Figure[], row: Record<string, unknown>, tongue:
   return { ...(keyed ? { [NAME]: String(row[NAME] ?? '') } : {}), ...Object.fromEntries(own) };
 }
 
+/** Kinds that are typed line by line. */
+const ON_LINES: ReadonlySet<FigureShape['kind']> = new Set(['points', 'words', 'named', 'spans']);
+
 /** A table within a cell, as one line: rows by semicolons, columns by commas. */
 export function cellText(shape: FigureShape, draft: Draft): string {
   if (shape.kind === 'rows')
@@ -106,8 +117,7 @@ export function cellText(shape: FigureShape, draft: Draft): string {
         return cells.join(', ');
       })
       .join('; ');
-  if (shape.kind === 'points' || shape.kind === 'words' || shape.kind === 'named')
-    return String(draft).replaceAll('\n', '; ');
+  if (ON_LINES.has(shape.kind)) return String(draft).replaceAll('\n', '; ');
   return String(draft);
 }
 export function cellDraft(shape: FigureShape, text: string): Draft {
@@ -117,7 +127,7 @@ export function cellDraft(shape: FigureShape, text: string): Draft {
       const keys = [...(shape.keyed ? [NAME] : []), ...shape.columns.map(({ key }) => key)];
       return Object.fromEntries(keys.map((key, i) => [key, cells[i] ?? '']));
     });
-  if (shape.kind === 'points' || shape.kind === 'words' || shape.kind === 'named') return text.replaceAll(';', '\n');
+  if (ON_LINES.has(shape.kind)) return text.replaceAll(';', '\n');
   return text;
 }
 
@@ -161,13 +171,24 @@ export function valueOf(figure: Figure, draft: Draft, tongue: Tongue, path = fig
       if (text.trim() === '') throw new Unreadable(path, `${label} is missing; fill it in.`);
       return readFigure(text, shape.unit, tongue, path, label);
     case 'text':
-      return text;
+      return shape.orNumber ? (readNumber(text) ?? text) : text;
     case 'flag':
       return draft === true || draft === 'yes';
     case 'numbers':
       return parts(text, /[\s;]+/).map((one) => readFigure(one, null, tongue, path, label));
     case 'words':
-      return parts(text, '\n');
+      return shape.nobody && text.trim() === NOBODY ? [] : parts(text, '\n');
+    case 'spans':
+      return Object.fromEntries(
+        parts(text, '\n').map((line) => {
+          const [, name, spans] = /^(.*?)[\s:]+([\d.].*)$/.exec(line) ?? [];
+          if (!name || !spans) throw new Unreadable(path, `${label}: write a name and hours, as “Ines 18-20, 42-44”.`);
+          const read = parts(spans, ',').map((span) =>
+            parts(span, /[-–]/).map((one) => readFigure(one, null, tongue, path, label)),
+          );
+          return [name, read];
+        }),
+      );
     case 'points':
       return parts(text, '\n').map((line) => readPoint(line, shape.unit, tongue, path, label));
     case 'rings':

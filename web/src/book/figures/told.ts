@@ -62,6 +62,23 @@ export function ringsIn(value: unknown): [number, number][][] {
   return value && typeof value === 'object' ? Object.values(value).flatMap(ringsIn) : [];
 }
 
+/** Outlines of a figure; spans of time are none. */
+function drawnOf({ shape, unitWord }: Figure, value: unknown): ReturnType<typeof ringsIn> {
+  if (unitWord === 'h' || !value || typeof value !== 'object') return [];
+  if (shape.kind === 'group')
+    return shape.fields.flatMap((field) => drawnOf(field, (value as Record<string, unknown>)[field.key]));
+  if (shape.kind === 'rows')
+    return Object.values(value as Record<string, Record<string, unknown>>).flatMap((row) =>
+      shape.columns.flatMap((column) => drawnOf(column, row[column.key])),
+    );
+  return ringsIn(value);
+}
+/** From and to as one reads them; all else as it is. */
+const spanText = (value: unknown): unknown =>
+  Array.isArray(value) && value.length === 2 && value.every((one) => typeof one === 'number')
+    ? value.map(number).join('–')
+    : value;
+
 /** An answer as lines, tables and a drawing instead of a file for machines. */
 export function told(figures: readonly Figure[], result: Record<string, unknown>, tell: Teller): Told {
   const lines: { name: string; text: string }[] = [];
@@ -71,20 +88,19 @@ export function told(figures: readonly Figure[], result: Record<string, unknown>
     if (shape.kind === 'group' && value && typeof value === 'object') {
       for (const field of shape.fields)
         add(field, `${name}: ${field.label}`, (value as Record<string, unknown>)[field.key]);
-    } else if (shape.kind === 'rows' && Array.isArray(value)) {
+    } else if (shape.kind === 'rows' && value && typeof value === 'object') {
+      const named = Object.entries(value as Record<string, Record<string, unknown>>);
+      const cells = (row: Record<string, unknown>) =>
+        shape.columns.map((column) =>
+          Array.isArray(row[column.key])
+            ? listed((row[column.key] as unknown[]).map(spanText), number)
+            : scalar(column, row[column.key], tell),
+        );
       tables.push({
         title: name,
-        heads: shape.columns.map((column) => column.label),
-        rows: value
-          .slice(0, MOST_ROWS)
-          .map((row: Record<string, unknown>) =>
-            shape.columns.map((column) =>
-              Array.isArray(row[column.key])
-                ? listed(row[column.key] as unknown[], number)
-                : scalar(column, row[column.key], tell),
-            ),
-          ),
-        left: Math.max(0, value.length - MOST_ROWS),
+        heads: [...(shape.keyed ? ['name'] : []), ...shape.columns.map((column) => column.label)],
+        rows: named.slice(0, MOST_ROWS).map(([key, row]) => [...(shape.keyed ? [key] : []), ...cells(row)]),
+        left: Math.max(0, named.length - MOST_ROWS),
       });
     } else if (Array.isArray(value)) {
       const mm = 'unit' in shape && shape.unit === 'mm' ? tell.length : number;
@@ -102,7 +118,7 @@ export function told(figures: readonly Figure[], result: Record<string, unknown>
     } else if (value !== undefined) lines.push({ name, text: scalar(figure, value, tell) });
   };
   for (const figure of figures) add(figure, figure.label, result[figure.key]);
-  return { lines, tables, rings: ringsIn(result) };
+  return { lines, tables, rings: figures.flatMap((figure) => drawnOf(figure, result[figure.key])) };
 }
 const asText = (value: unknown) =>
   typeof value === 'number' ? number(value) : typeof value === 'object' ? JSON.stringify(value) : String(value);

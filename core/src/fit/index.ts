@@ -1,0 +1,1 @@
+export { trim, type Trim, type TrimInput } from './trim.ts';

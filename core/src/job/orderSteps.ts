@@ -1,0 +1,50 @@
+import { isAwaited } from '../order/index.ts';
+import type { JobHouse, JobRepair, JobStep, StepKind } from './types.ts';
+
+/** What is bought: ordered, on its way, and held against the car when it is here. */
+export function orderSteps(
+  of: string,
+  {
+    name,
+    panel,
+    repair,
+    order: { state, leadHours },
+    house,
+  }: {
+    name: string;
+    panel: string | null;
+    repair: string | null;
+    order: NonNullable<JobRepair['order']>;
+    house: JobHouse;
+  },
+): JobStep[] {
+  const ordered = state !== 'wanted';
+  const step = (kind: StepKind, title: string, over: Pick<JobStep, 'hours' | 'share'> & Partial<JobStep>): JobStep => ({
+    id: `${of} ${kind}`,
+    kind,
+    repair,
+    panel,
+    title: `${name}: ${title}`,
+    waits: false,
+    after: [],
+    dry: false,
+    needs: [],
+    closes: [],
+    path: '../../orders',
+    ...over,
+  });
+  return [
+    step('order', 'order it', { hours: house.order, share: ordered ? 1 : 0 }),
+    step('delivery', 'on its way', {
+      hours: leadHours,
+      share: ordered && !isAwaited(state) ? 1 : 0,
+      waits: true,
+      after: [{ id: `${of} order`, why: 'It is sent once it is ordered.' }],
+    }),
+    step('check', 'check the part against the car: size, flanges, holes, hand, thickness', {
+      hours: house.check,
+      share: state === 'checked' || state === 'fitted' ? 1 : 0,
+      after: [{ id: `${of} delivery`, why: 'It has to be here.' }],
+    }),
+  ];
+}

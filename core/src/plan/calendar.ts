@@ -1,0 +1,241 @@
+import { finite } from '../check.ts';
+import { Problem } from '../problem.ts';
+import { uniforms } from '../random.ts';
+import type { Watch } from '../watch.ts';
+import { problemOf, type Problemset } from './calendarInput.ts';
+import { Placer, type Placing, type Wishes } from './calendarPlacer.ts';
+import type { Calendar, CalendarInput } from './calendarTypes.ts';
+import { NO_TIME, soonest } from './windows.ts';
+
+/** Placings of one task a second on a machine with two cores. */
+const PACE = 120_000;
+const SEED = 17;
+/** How often links that are too long are mended by beginning the earlier task later. */
+const MENDINGS = 12;
+
+/**
+ * When is each step done, by whom, with the evenings people have, what dries and comes in calendar
+ * time, dry weather and money? Serial generation from priorities, then a seeded search over them.
+ *
+ * @param input up to 1,000 tasks; hours from the beginning, money in minor units
+ * @returns pieces of each task, when all is done, a bound below which no plan can be, links stretched too far
+ * @throws Problem naming the field; `cycle`, `nobody`, `no-time`, `no-money`, `too-much`
+ * Source: Kolisch & Hartmann 2006 (serial generation, random keys); calendars as in Franck, Neumann & Schwindt 2001.
+ * @example calendar({ tasks: [{ id: 'weld', hours: 3 }], people: { Ada: [[18, 20], [42, 44]] } }).tasks.weld.pieces // → [[18, 20], [42, 43]]
+ */
+export function calendar(input: CalendarInput, watch?: Watch): Calendar {
+  const problem = problemOf(input);
+  const seconds = finite('seconds', input.seconds ?? 1, { min: 0, max: 60, unit: 's' });
+  const lowerBound = boundOf(problem);
+  const best = search(problem, lowerBound, seconds, watch);
+  const { work, names } = problem;
+  return {
+    tasks: Object.fromEntries(
+      work.map(({ id }, i) => {
+        const { pieces, person } = best.placed[i]!;
+        return [id, { pieces, by: person === null ? null : names[person]! }];
+      }),
+    ),
+    finish: best.finish,
+    lowerBound: Math.min(lowerBound, best.finish),
+    broken: brokenIn(problem, best.placed).map(({ task, from, late }) => ({
+      task: work[task]!.id,
+      after: work[from]!.id,
+      late,
+    })),
+  };
+}
+
+interface Plan {
+  placed: Placing[];
+  finish: number;
+  /** Hours by which links are too long, all together. */
+  late: number;
+  wish: Wish;
+}
+/** What the search turns: priorities, least first, and what it asks of each task. */
+interface Wish extends Wishes {
+  keys: readonly number[];
+}
+
+const finishOf = (placed: readonly Placing[]) => placed.reduce((latest, { end }) => Math.max(latest, end), 0);
+const better = (a: Plan, b: Plan) =>
+  a.late < b.late - NO_TIME || (a.late <= b.late + NO_TIME && a.finish < b.finish - NO_TIME);
+
+function brokenIn({ work }: Problemset, placed: readonly Placing[]): { task: number; from: number; late: number }[] {
+  return work.flatMap(({ after }, task) =>
+    after.flatMap(({ from, within }) => {
+      const late = within === null ? 0 : placed[task]!.start - placed[from]!.end - within;
+      return late > 1e-6 ? [{ task, from, late }] : [];
+    }),
+  );
+}
+
+function search(problem: Problemset, bound: number, seconds: number, watch?: Watch): Plan {
+  const { work, network, names } = problem;
+  const placer = new Placer(problem);
+  const free = { releases: work.map(() => 0), who: work.map(() => null) };
+  const planOf = (wish: Wish): Plan => {
+    const placed = placer.lay(inOrder(wish.keys, network), wish);
+    const late = brokenIn(problem, placed).reduce((sum, one) => sum + one.late, 0);
+    return { placed, finish: finishOf(placed), late, wish };
+  };
+  /** A wish may leave no time for something: then it is none. */
+  const tried = (wish: Wish): Plan | null => {
+    try {
+      return planOf(wish);
+    } catch (error) {
+      if (error instanceof Problem) return null;
+      throw error;
+    }
+  };
+  const mended = (plan: Plan): Plan => mend(problem, plan, tried);
+  let best = rules(problem)
+    .map((keys) => mended(planOf({ ...free, keys })))
+    .reduce((a, b) => (better(b, a) ? b : a));
+  let current = best;
+  const tries = Math.floor((seconds * PACE) / (work.length * (1 + work.length / 600) * (1 + names.length / 2)));
+  const random = uniforms(SEED);
+  for (let k = 0; k < tries && (best.late > NO_TIME || best.finish > bound + NO_TIME); k++) {
+    if (k % 10 === 0) watch?.(k / tries);
+    const found = tried(shaken(problem, current.wish, random));
+    if (!found) continue;
+    const whole = found.late > best.late + NO_TIME ? mended(found) : found;
+    const slack = 0.01 * current.finish * (1 - k / tries) * random();
+    if (whole.late <= current.late + NO_TIME && whole.finish <= current.finish + slack) current = whole;
+    if (better(whole, best)) best = whole;
+    if (k % 120 === 119) current = best;
+  }
+  return best;
+}
+
+/** Where a link is too long, the earlier task begins later, so that the later one follows in time. */
+function mend(problem: Problemset, plan: Plan, tried: (wish: Wish) => Plan | null): Plan {
+  let best = plan;
+  for (let round = 0; round < MENDINGS && best.late > NO_TIME; round++) {
+    const releases = [...best.wish.releases];
+    for (const { from, late } of brokenIn(problem, best.placed))
+      releases[from] = Math.max(releases[from]!, best.placed[from]!.start + late);
+    const later = tried({ ...best.wish, releases });
+    if (!later || later.late >= best.late - NO_TIME) break;
+    best = later;
+  }
+  return best;
+}
+
+/** Priorities, least first: most calendar time behind it; the same with its own hours; in the order in which they were given. */
+function rules({ work, network, windows }: Problemset): number[][] {
+  const there = windows.flat().reduce((sum, [from, to]) => sum + to - from, 0);
+  const until = Math.max(1, ...windows.flat().map(([, to]) => to));
+  // An hour of work takes so many hours of the calendar.
+  const stretch = there > 0 ? Math.max(1, (until * Math.max(1, windows.length)) / there) : 1;
+  const spans = work.map(({ hours, people }) => (people.length === 0 ? hours : hours * stretch));
+  const tail = [...spans];
+  const lagOf = (to: number, from: number) => work[to]!.after.find((link) => link.from === from)?.lag ?? 0;
+  for (const i of [...network.order].reverse())
+    tail[i] = network.behind[i]!.reduce(
+      (most, { to }) => Math.max(most, spans[i]! + lagOf(to, i) + tail[to]!),
+      tail[i]!,
+    );
+  const scale = Math.max(1, ...tail);
+  return [
+    tail.map((time) => -time / scale),
+    tail.map((time, i) => (spans[i]! - time) / scale),
+    work.map((_, i) => i / work.length),
+  ];
+}
+
+/** An order that keeps every link, by priority where it is free. */
+function inOrder(keys: readonly number[], { before, behind }: Problemset['network']): number[] {
+  const waits = before.map((links) => links.length);
+  const ready = waits.flatMap((count, i) => (count === 0 ? [i] : []));
+  const order: number[] = [];
+  while (ready.length > 0) {
+    let least = 0;
+    for (let i = 1; i < ready.length; i++) if (keys[ready[i]!]! < keys[ready[least]!]!) least = i;
+    const [task] = ready.splice(least, 1) as [number];
+    order.push(task);
+    for (const { to } of behind[task]!) if (--waits[to]! === 0) ready.push(to);
+  }
+  return order;
+}
+
+function shaken({ work }: Problemset, { keys, releases, who }: Wish, random: () => number): Wish {
+  const out = [...keys];
+  const people = [...who];
+  const moves = 1 + Math.floor(random() * 4);
+  for (let m = 0; m < moves; m++) {
+    const i = Math.floor(random() * out.length);
+    const able = work[i]!.people;
+    if (able.length > 1 && random() < 0.4)
+      people[i] = random() < 0.3 ? null : able[Math.floor(random() * able.length)]!;
+    else if (random() < 0.5) {
+      const k = Math.floor(random() * out.length);
+      [out[i], out[k]] = [out[k]!, out[i]!];
+    } else out[i] = out[i]! + (random() - 0.5) * 0.5;
+  }
+  return { keys: out, releases, who: people };
+}
+
+/** No plan is done sooner than each task alone in its order, nor than all work takes with everybody at it. */
+function boundOf({ work, network, windows, dryWindows, dry }: Problemset): number {
+  const ends = new Array<number>(work.length).fill(0);
+  let bound = 0;
+  for (const i of network.order) {
+    const { after, release, hours, unbroken, people, dry: inDry } = work[i]!;
+    const from = after.reduce((latest, link) => Math.max(latest, ends[link.from]! + link.lag), release);
+    const alone =
+      people.length === 0
+        ? inDry && dry
+          ? (soonest(dry, [], { from, hours, unbroken: true })?.end ?? from + hours)
+          : from + hours
+        : Math.min(
+            ...people.map(
+              (person) =>
+                soonest(inDry ? dryWindows[person]! : windows[person]!, [], { from, hours, unbroken })?.end ?? Infinity,
+            ),
+          );
+    ends[i] = Number.isFinite(alone) ? alone : from + hours;
+    bound = Math.max(bound, ends[i]!);
+  }
+  // By groups of people: all work that only they may do, with all of their hours.
+  const groups = new Map<string, { people: readonly number[]; hours: number }>();
+  const everybody = { people: windows.map((_, i) => i), hours: 0 };
+  for (const { people, hours } of work) {
+    if (people.length === 0) continue;
+    everybody.hours += hours;
+    const key = [...people].sort((a, b) => a - b).join(' ');
+    const known = groups.get(key) ?? { people, hours: 0 };
+    known.hours += hours;
+    groups.set(key, known);
+  }
+  for (const { people, hours } of [...groups.values(), everybody])
+    bound = Math.max(
+      bound,
+      workedBy(
+        people.map((person) => windows[person]!),
+        hours,
+      ),
+    );
+  return bound;
+}
+
+/** The hour by which so many hours are worked, if all of them are always at it. */
+function workedBy(windows: readonly Problemset['windows'][number][], hours: number): number {
+  if (hours <= NO_TIME) return 0;
+  const edges = windows
+    .flat()
+    .flatMap(([from, to]) => [
+      { at: from, more: 1 },
+      { at: to, more: -1 },
+    ])
+    .sort((a, b) => a.at - b.at);
+  let [done, there, last] = [0, 0, 0];
+  for (const { at, more } of edges) {
+    if (there > 0 && done + there * (at - last) >= hours - NO_TIME) return last + (hours - done) / there;
+    done += there * (at - last);
+    there += more;
+    last = at;
+  }
+  return last;
+}
