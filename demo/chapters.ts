@@ -1,6 +1,7 @@
 import type { Chapter } from './chapter.ts';
 import { decide } from './decisions.ts';
 import { inspect } from './inspect.ts';
+import { job } from './job.ts';
 import { joints } from './joints.ts';
 import { order } from './orders.ts';
 import { readings } from './readings.ts';
@@ -8,4 +9,4 @@ import { offers } from './offers.ts';
 import { zones } from './zones.ts';
 
 /** The story of a car in the order of the work; a station that has something to show adds its chapter. */
-export const chapters: readonly Chapter[] = [offers, readings, inspect, zones, decide, order, joints];
+export const chapters: readonly Chapter[] = [offers, readings, inspect, zones, decide, order, joints, job];

@@ -30,6 +30,8 @@ async function demoPaths(page: Page, house: House): Promise<Record<string, strin
     Joints: `/vehicles/${car}/repairs/${patch}/joints`,
     Weld: `/vehicles/${car}/repairs/${patch}/weld`,
     Bench: `/vehicles/${car}/repairs/${patch}/bench`,
+    Job: `/vehicles/${car}/job`,
+    Plan: `/vehicles/${car}/plan`,
     Orders: '/orders',
     'Bench book': '/book',
     'Bench book, a page': '/book/pattern',

@@ -1,23 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import type { Page } from '@playwright/test';
-import { expect, rollIn, signIn, test, type House } from './house.ts';
+import { api, expect, rollIn, signIn, test } from './house.ts';
 
 /* Nobody's first decision is his last: a repair is decided again, its line is laid by hand, and work that is no rust is planned like damage. */
-async function api(page: Page, house: House) {
-  const door = (await (await page.request.get(`${house.url}/api/door`)).json()) as { session: { csrf: string } };
-  const headers = { 'x-aspecta-csrf': door.session.csrf };
-  return {
-    post: async (path: string, data: object) => {
-      const answer = await page.request.post(`${house.url}/api${path}`, { headers, data });
-      expect(answer.ok(), `${path}: ${await answer.text()}`).toBe(true);
-    },
-    put: async (path: string, data: object) => {
-      const answer = await page.request.put(`${house.url}/api${path}`, { headers, data });
-      expect(answer.ok(), `${path}: ${await answer.text()}`).toBe(true);
-    },
-    get: async <T>(path: string) => (await (await page.request.get(`${house.url}/api${path}`)).json()) as T,
-  };
-}
 const square = (u: number, v: number, width: number, height: number): [number, number][] => [
   [u, v],
   [u + width, v],

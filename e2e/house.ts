@@ -147,3 +147,20 @@ export function readingsCsv(
   }
   return `${lines.join('\n')}\n`;
 }
+
+/** The house's own addresses, as the signed-in page may use them. */
+export async function api(page: Page, house: House) {
+  const door = (await (await page.request.get(`${house.url}/api/door`)).json()) as { session: { csrf: string } };
+  const headers = { 'x-aspecta-csrf': door.session.csrf };
+  return {
+    post: async (path: string, data: object) => {
+      const answer = await page.request.post(`${house.url}/api${path}`, { headers, data });
+      expect(answer.ok(), `${path}: ${await answer.text()}`).toBe(true);
+    },
+    put: async (path: string, data: object) => {
+      const answer = await page.request.put(`${house.url}/api${path}`, { headers, data });
+      expect(answer.ok(), `${path}: ${await answer.text()}`).toBe(true);
+    },
+    get: async <T>(path: string) => (await (await page.request.get(`${house.url}/api${path}`)).json()) as T,
+  };
+}

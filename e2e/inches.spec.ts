@@ -64,6 +64,8 @@ test('an inch shop reads inches, mil and °F on every page of a car', async ({ p
       `${patch}/joints`,
       `${patch}/weld`,
       `${patch}/bench`,
+      `${car}/job?show=all`,
+      `${car}/plan`,
       '/orders',
       '/house',
       '/learnt',

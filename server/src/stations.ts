@@ -8,6 +8,8 @@ import { gauge } from './gauge/station.ts';
 import { live } from './live/station.ts';
 import { order } from './order/station.ts';
 import { photo } from './photo/station.ts';
+import { job } from './job/station.ts';
+import { plan } from './plan/station.ts';
 import { joints } from './repair/station.ts';
 import { report } from './report/station.ts';
 import { shape } from './shape/station.ts';
@@ -35,6 +37,8 @@ export const stations: readonly Station[] = [
   cut,
   joints,
   weld,
+  job,
+  plan,
   board,
   report,
   live,

@@ -5,8 +5,10 @@ import { book } from './book/station.ts';
 import { cut } from './cut/station.ts';
 import { garage } from './garage/station.ts';
 import { house } from './house/station.ts';
+import { job } from './job/station.ts';
 import { order } from './order/station.ts';
 import { photo } from './photo/station.ts';
+import { plan } from './plan/station.ts';
 import { joints } from './repair/station.ts';
 import type { Station } from './station.ts';
 import { learnt, survey } from './survey/station.ts';
@@ -26,6 +28,8 @@ export const stations: readonly Station[] = [
   cut,
   joints,
   weld,
+  job,
+  plan,
   body,
   book,
   house,

@@ -33,6 +33,8 @@ export interface Shop {
   schools: Schools;
   /** °C in the workshop as a rule: what welds cool down to, and what coats dry at. */
   temperature: number;
+  /** IANA name, by whose clock people work; null as long as nobody has said when he works. */
+  timeZone?: string | null;
   /** In what coatings are read. */
   coatingUnit: 'um' | 'mil';
   /** In what temperatures are read. */

@@ -55,6 +55,7 @@ export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
     flange: Joi.valid('plug', 'spot').required(),
   }).default(schoolDefaults),
   temperature: Joi.number().min(-20).max(45).required(),
+  timeZone: Joi.string().max(60).allow(null),
   coatingUnit: Joi.valid('um', 'mil').default('um'),
   heatUnit: Joi.valid('C', 'F').default('C'),
   version: Joi.number().integer().required(),

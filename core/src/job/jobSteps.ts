@@ -35,7 +35,7 @@ export function jobSteps({ body, repairs, parts = [], finds, undecided, own = []
           panel: id,
           title: `Decide what is done about ${panelOf.get(id)!.name}`,
           hours: paces.decide,
-          path: `verdict/${id}`,
+          path: `panels/${id}/verdict`,
         }),
       ),
     ...parts.flatMap(({ id, title, order }) =>

@@ -4,3 +4,4 @@ export { criticalPath, type TaskTimes } from './criticalPath.ts';
 export { schedule, type Schedule, type ScheduleInput, type ScheduleTask } from './schedule.ts';
 export type { Link, LinkKind, Task } from './tasks.ts';
 export { forecast, type Forecast } from './forecast.ts';
+export { holdingUp, outlook, type Outlook } from './outlook.ts';

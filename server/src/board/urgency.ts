@@ -5,7 +5,7 @@ export const URGENCY = {
   decideAgain: 85,
   order: 80,
   decide: 70,
-  weld: 60,
+  job: 60,
   ask: 50,
   measure: 30,
 } as const;

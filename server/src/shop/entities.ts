@@ -17,6 +17,8 @@ export interface ShopRow {
   temperature: number;
   coatingUnit: 'um' | 'mil';
   heatUnit: 'C' | 'F';
+  /** IANA name; null as long as nobody has said when he works. */
+  timeZone: string | null;
   version: number;
 }
 export const ShopEntity = new EntitySchema<ShopRow>({
@@ -33,6 +35,7 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     temperature: decimal(),
     coatingUnit: text(3),
     heatUnit: text(1),
+    timeZone: maybe(text(60)),
     version: version(),
   },
 });

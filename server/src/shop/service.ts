@@ -10,6 +10,7 @@ import { note } from '../account/audit.ts';
 import { checkPassword, isPassword } from '../account/password.ts';
 import { callerFor, insertPerson, personRow, personView } from '../account/service.ts';
 import { PersonEntity, ShopEntity, type ShopRow } from './entities.ts';
+import { checkTimeZone } from './timeZone.ts';
 
 export const DEFAULT_RATES = { hour: 4500, sheetDm2: 60, weldMetre: 250, coatDm2: 40 };
 
@@ -62,6 +63,7 @@ export class ShopService {
       temperature: 20,
       coatingUnit: unit === 'in' ? 'mil' : 'um',
       heatUnit: unit === 'in' ? 'F' : 'C',
+      timeZone: null,
       version: 1,
     };
     const person = await personRow(shop.id, { ...input, role: 'owner' });
@@ -111,6 +113,7 @@ export class ShopService {
 
   async changeShop(caller: Caller, { version, ...changes }: Omit<Shop, 'id'>): Promise<Shop> {
     needs('owner', caller);
+    if (changes.timeZone) checkTimeZone(changes.timeZone);
     await changeOfShop(this.db, caller.shopId, async (manager) => {
       await changeVersioned(manager, {
         target: ShopEntity,

@@ -34,6 +34,13 @@ export const OfferEntity = new EntitySchema<OfferRow>({
   foreignKeys: [belongsTo('shop', 'shopId'), belongsTo('vehicle', 'vehicleId')],
 });
 
+/** One kind of counted work: how much of it, and its hours. */
+export interface CountedWork {
+  name: string;
+  count: number;
+  hours: number;
+}
+
 /** A decision over one or more zones of a panel. */
 export interface RepairRow {
   id: string;
@@ -48,6 +55,8 @@ export interface RepairRow {
   cost: Spread;
   /** Of the cost: that of the shop on the day of the decision. */
   currency: string;
+  /** What its hours consist of; null in decisions that did not note it. */
+  work: CountedWork[] | null;
   done: boolean;
   version: number;
   decidedBy: string;
@@ -71,6 +80,7 @@ export const RepairEntity = new EntitySchema<RepairRow>({
     hours: json(),
     cost: json(),
     currency: text(3),
+    work: maybe(json()),
     done: flag(),
     version: version(),
     decidedBy: text(120),

@@ -30,7 +30,7 @@ interface Services {
 }
 
 /** What one decision says, without who and when. */
-type Figures = Pick<RepairRow, 'zones' | 'choice' | 'proposed' | 'hours' | 'cost' | 'currency'>;
+type Figures = Pick<RepairRow, 'zones' | 'choice' | 'proposed' | 'hours' | 'cost' | 'currency' | 'work'>;
 
 /** The way of a decision: zones → options side by side → a person decides → order line; made again or taken back whenever he changes his mind. */
 export class VerdictService {
@@ -270,6 +270,7 @@ export class VerdictService {
       hours: option.hours,
       cost: option.cost,
       currency,
+      work: option.elements.map(({ name, count, hours }) => ({ name, count, hours })),
     };
     return { figures, offer };
   }

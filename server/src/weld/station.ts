@@ -1,9 +1,7 @@
 import { In, type DataSource } from 'typeorm';
-import { panelOf } from '@aspecta/core/body';
 import { isAwaited } from '@aspecta/core/order';
-import { isBought, isLetIn, keepsPanel } from '@aspecta/core/verdict';
+import { isBought, keepsPanel } from '@aspecta/core/verdict';
 import type { Station, StationStanding } from '../station.ts';
-import { URGENCY } from '../board/urgency.ts';
 import { JointService } from '../repair/service.ts';
 import { ShopService } from '../shop/service.ts';
 import { OrderEntity } from '../order/entities.ts';
@@ -30,7 +28,7 @@ export const weld: Station = {
     const repairs = await cutInRepairs(db, vehicles, (choice) => !keepsPanel(choice));
     const lacking = await awaitedFor(db, repairs);
     return new Map(
-      vehicles.map(({ id, plan }): [string, StationStanding] => {
+      vehicles.map(({ id }): [string, StationStanding] => {
         const own = repairs.filter((row) => row.vehicleId === id);
         const open = own.filter((row) => !row.done);
         const ready = open.filter((row) => !lacking.has(row.id));
@@ -49,13 +47,6 @@ export const weld: Station = {
             waits: ready.length > 0,
             done: own.length > 0 && open.length === 0,
             path: at && `repairs/${at.id}/weld`,
-            next: ready[0] && {
-              text: isLetIn(ready[0].choice)
-                ? `Go on with the patch in ${panelOf(plan, ready[0].panel).name}`
-                : `Join the new ${panelOf(plan, ready[0].panel).name}`,
-              path: `repairs/${ready[0].id}/weld`,
-              urgency: URGENCY.weld,
-            },
           },
         ];
       }),

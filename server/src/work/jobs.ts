@@ -5,6 +5,7 @@ import { outlineFrom } from '../body/outlineFiles.ts';
 import { cutCard, type CardContext } from '../cut/card.ts';
 import type { CutPlanView } from '@aspecta/contract/cut';
 import { inspectionFile } from '../report/file.ts';
+import { planJob } from '../plan/planning.ts';
 import { outlineFile } from '../shape/outlineFiles.ts';
 import { readingsFile, readReadings } from '../survey/files.ts';
 import { weighRepair } from '../verdict/weighing.ts';
@@ -34,6 +35,7 @@ export const jobs = {
   thinMetal,
   cutCard: ({ plan, context }: { plan: CutPlanView; context: CardContext }) => cutCard(plan, context),
   planRepair,
+  planJob,
   weighRepair,
 } as const;
 

@@ -83,7 +83,7 @@ export const sendAgain = (method: string, path: string, body: unknown) =>
     : send<unknown>(method, path, body);
 export const post = <T>(path: string, body: unknown = {}) => send<T>('POST', path, body);
 export const put = <T>(path: string, body: unknown) => send<T>('PUT', path, body);
-export const remove = (path: string) => send<void>('DELETE', path);
+export const remove = <T = void>(path: string) => send<T>('DELETE', path);
 /** Sends JSON and is given a file. */
 export const postForBlob = (path: string, body: unknown) => send<Blob>('POST', path, body);
 /** A file as it is. */

@@ -6,9 +6,10 @@ import { trust } from './005-trust.ts';
 import { units } from './006-units.ts';
 import { marked } from './007-marked.ts';
 import { again } from './008-again.ts';
+import { job } from './009-job.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
-export const volumes = [firstHouse, deepSurvey, overlay, backAgain, trust, units, marked, again];
+export const volumes = [firstHouse, deepSurvey, overlay, backAgain, trust, units, marked, again, job];
 
 /** All migrations, oldest first. */
 export const migrations = volumes.flat();

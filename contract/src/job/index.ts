@@ -1,0 +1,61 @@
+import type { JobStep, StepState } from '@aspecta/core/job';
+
+/** How a step stands; every word that a person reads for it stands here. */
+export const STEP_STATE_WORDS: Readonly<Record<StepState, string>> = {
+  done: 'Done',
+  passed: 'Passed without a note',
+  skipped: 'Left out',
+  blocked: 'Blocked',
+  running: 'Goes on by itself',
+  waits: 'Waits',
+  ready: 'Can be done',
+};
+
+/** What a person says of a step. */
+export interface StepSay {
+  step: string;
+  /** Null takes back what was said. */
+  state: 'done' | 'skipped' | 'blocked' | null;
+  /** Why it is left out, or what blocks it. */
+  reason: string;
+  /** Day until which it is blocked; null for until it is said otherwise. */
+  until: string | null;
+  /** Day before which it is not to be planned. */
+  notBefore: string | null;
+  /** Hours that it will take; null for as reckoned. */
+  hours: number | null;
+  /** Hours that it has taken. */
+  spent: number | null;
+}
+export interface StepWordView extends Omit<StepSay, 'step'> {
+  by: string;
+  at: string;
+}
+
+export interface StepView extends Omit<JobStep, 'after'> {
+  /** Hours as they were reckoned; `hours` are as said, where something was said. */
+  reckoned: number;
+  state: StepState;
+  /** What it waits for, and why. */
+  waitsFor: { id: string; title: string; why: string }[];
+  /** When it is ready or over, where only time is lacking. */
+  at: string | null;
+  said: StepWordView | null;
+  /** A person has added it. */
+  own: { after: string[]; version: number } | null;
+}
+
+export interface JobView {
+  /** In an order in which they can be done. */
+  steps: StepView[];
+  /** Hours of work in all, and of what is left. */
+  hours: number;
+  left: number;
+}
+
+export interface OwnStepInput {
+  id: string;
+  title: string;
+  hours: number;
+  after: string[];
+}

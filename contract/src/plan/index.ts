@@ -1,0 +1,46 @@
+import type { StepView } from '../job/index.ts';
+
+/** When somebody works: hours of the day for each day of the week, Monday first, and days off. */
+export interface WorkerInput {
+  id: string;
+  name: string;
+  week: [number, number][][];
+  off: string[];
+}
+export interface Worker extends WorkerInput {
+  version: number;
+}
+export const WEEK_DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
+
+/** A step with when it is planned; times are ISO. */
+export interface PlannedStep extends Pick<
+  StepView,
+  'id' | 'kind' | 'title' | 'repair' | 'panel' | 'path' | 'waits' | 'state' | 'needs' | 'hours'
+> {
+  by: string | null;
+  pieces: [string, string][];
+  /** Share of the runs in which it held the end up. */
+  critical: number;
+  why: string[];
+}
+
+export interface PlanView {
+  workers: Worker[];
+  /** IANA name of the shop's time zone. */
+  timeZone: string;
+  from: string;
+  /** By when they begin. */
+  steps: PlannedStep[];
+  finish: string | null;
+  /** In half and in nine of ten runs. */
+  p50: string | null;
+  p90: string | null;
+  /** Hours of work that are left. */
+  left: number;
+  /** Steps that come later than they should after others, and by how many hours. */
+  broken: { title: string; after: string; late: number }[];
+  /** Steps that are blocked and so are in no plan, with all that waits for them. */
+  blocked: { title: string; reason: string }[];
+  /** Why there is no plan; null where there is one. */
+  problem: string | null;
+}

@@ -1,0 +1,111 @@
+import { randomUUID } from 'node:crypto';
+import type { JobView } from '@aspecta/contract/job';
+import { api, expect, rollIn, signIn, test } from './house.ts';
+
+/* From a decision to the evening on which each of its steps is done, and to the day on which it is ready. */
+const ring: [number, number][] = [
+  [300, 30],
+  [390, 30],
+  [390, 80],
+  [300, 80],
+];
+test('a decision becomes steps with reasons, a blocked one and one of one’s own among them, and a plan of evenings', async ({
+  page,
+  house,
+}) => {
+  await signIn(page, house);
+  const car = await rollIn(page, 'Planned');
+  const { get, post } = await api(page, house);
+  await page.goto(`${house.url}/vehicles/${car}/job`);
+  await expect(page.getByText('There is no work yet.')).toBeVisible();
+  const zone = { layer: 'outer', class: 'through', evidence: 'opened', holes: [], note: '', overruled: '' };
+  const damage = { id: randomUUID(), panel: 'sill-l', ring };
+  await post(`/vehicles/${car}/zones`, { ...zone, ...damage });
+  await page.goto(`${house.url}/vehicles/${car}/job`);
+  await page.getByRole('link', { name: 'Go there' }).click();
+  await expect(page).toHaveURL(/panels\/sill-l\/verdict/);
+  const repair = { id: randomUUID(), zoneIds: [damage.id], choice: 'patch', reason: 'One hole in a sound sill' };
+  await post(`/vehicles/${car}/repairs`, repair);
+
+  // A load-bearing panel: braced before it is cut; what it waits for is said.
+  await page.goto(`${house.url}/vehicles/${car}/job?show=waits`);
+  const open = page.locator(`[data-step="${repair.id} open"]`);
+  await expect(open.getByText(/reference measurements come before the first cut/)).toBeVisible();
+  await expect(
+    page.locator(`[data-step="${repair.id} weld"]`).getByText(/shuts Outer sill cavity, left/),
+  ).toBeVisible();
+  await page.getByRole('radio', { name: /^Now/ }).check();
+  const safe = page.locator('[data-step="car safe"]');
+  await safe.getByRole('button', { name: 'Done' }).click();
+  await expect(safe).toHaveCount(0);
+  await page.getByRole('radio', { name: /^Done/ }).check();
+  await expect(safe.getByText('Done', { exact: true })).toBeVisible();
+  await safe.getByRole('button', { name: 'Take it back' }).click();
+  await page.getByRole('radio', { name: /^Now/ }).check();
+
+  // Blocked needs a reason; a step of one's own comes where it is put.
+  const strip = page.locator(`[data-step="${repair.id} strip"]`);
+  await strip.getByRole('button', { name: 'More …' }).click();
+  await strip.getByRole('button', { name: 'It is blocked' }).click();
+  await expect(strip.getByText(/fill it in|must/)).toBeVisible();
+  await strip.getByLabel(/^Why it is blocked/).fill('The seats are still in');
+  await strip.getByRole('button', { name: 'It is blocked' }).click();
+  await expect(strip.getByText('The seats are still in')).toBeVisible();
+  await page.getByRole('button', { name: 'Add a step' }).click();
+  await page.getByLabel('What is to be done').fill('Seats out');
+  await page.getByLabel('Hours', { exact: true }).fill('1.5');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByRole('heading', { name: 'Seats out' })).toBeVisible();
+
+  // What is blocked for good is in no plan, and all that waits for it neither.
+  await page.getByRole('link', { name: 'When is it ready?' }).click();
+  await expect(page.getByText(/Not planned: .*strip around the damage \(The seats are still in\)/)).toBeVisible();
+  await page.goto(`${house.url}/vehicles/${car}/job`);
+  await page.locator(`[data-step="${repair.id} strip"]`).getByRole('button', { name: 'Take it back' }).click();
+  await page.getByRole('link', { name: 'When is it ready?' }).click();
+  await expect(page.getByText(/ready as likely as not; nine times in ten by/)).toBeVisible();
+  await expect(page.locator('.tonight').first()).toContainText('Next for');
+  await expect(page.getByRole('heading', { name: 'What holds the end up' })).toBeVisible();
+  await page.getByText('Day by day').click();
+  await expect(page.getByText(/Sill, left: weld and join/).first()).toBeVisible();
+
+  // A helper makes it no later; his hours are refused where they are none.
+  const before = await get<{ finish: string }>(`/vehicles/${car}/plan`);
+  await page.getByRole('button', { name: 'Add somebody' }).click();
+  await page.getByLabel('Name').fill('Helper');
+  await page.getByLabel('Sunday').fill('late');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText(/“late” is no stretch of hours/)).toBeVisible();
+  await page.getByLabel('Sunday').fill('9-18');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText(/Su 9-18/)).toBeVisible();
+  const after = await get<{ finish: string }>(`/vehicles/${car}/plan`);
+  expect(Date.parse(after.finish)).toBeLessThanOrEqual(Date.parse(before.finish) + 3_600_000);
+
+  // Another decision: what was said of its steps stays.
+  await page.goto(`${house.url}/vehicles/${car}/job`);
+  await safe.getByRole('button', { name: 'Done' }).click();
+  await expect(safe).toHaveCount(0);
+  const { put } = await api(page, house);
+  await put(`/repairs/${repair.id}`, { choice: 'make', reason: 'It goes on behind', done: false, version: 1 });
+  const job = await get<JobView>(`/vehicles/${car}/job`);
+  expect(job.steps.find(({ id }) => id === 'car safe')!.state).toBe('done');
+  expect(job.steps.find(({ title }) => title === 'Seats out')).toBeDefined();
+});
+
+test('tonight fits a phone held upright', async ({ browser, house }) => {
+  const page = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })).newPage();
+  await signIn(page, house);
+  const cars = (await (await page.request.get(`${house.url}/api/vehicles`)).json()) as {
+    id: string;
+    nickname: string;
+  }[];
+  const car = cars.find(({ nickname }) => nickname === 'Marigold')!.id;
+  for (const path of ['plan', 'job']) {
+    await page.goto(`${house.url}/vehicles/${car}/${path}`);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await expect(page.getByText(/^Fetching/)).toHaveCount(0);
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(wide, path).toBeLessThanOrEqual(390);
+  }
+});

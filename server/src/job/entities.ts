@@ -1,0 +1,58 @@
+import { EntitySchema } from 'typeorm';
+import { belongsTo, day, decimal, json, key, maybe, moment, ref, text, version } from '../db/columns.ts';
+
+/** What a person has said of a step; it keeps to the step when decisions change. */
+export interface StepWordRow {
+  vehicleId: string;
+  step: string;
+  state: 'done' | 'skipped' | 'blocked' | null;
+  reason: string;
+  until: string | null;
+  notBefore: string | null;
+  hours: number | null;
+  spent: number | null;
+  by: string;
+  at: Date;
+}
+export const StepWordEntity = new EntitySchema<StepWordRow>({
+  name: 'step_word',
+  columns: {
+    vehicleId: { ...ref(), primary: true },
+    step: { ...text(120), primary: true },
+    state: maybe(text(8)),
+    reason: text(300),
+    until: maybe(day()),
+    notBefore: maybe(day()),
+    hours: maybe(decimal()),
+    spent: maybe(decimal()),
+    by: text(120),
+    at: moment(),
+  },
+  foreignKeys: [belongsTo('vehicle', 'vehicleId')],
+});
+
+/** A step that a person has added. */
+export interface OwnStepRow {
+  id: string;
+  vehicleId: string;
+  title: string;
+  hours: number;
+  after: string[];
+  version: number;
+  by: string;
+  at: Date;
+}
+export const OwnStepEntity = new EntitySchema<OwnStepRow>({
+  name: 'own_step',
+  columns: {
+    id: key(),
+    vehicleId: ref(),
+    title: text(200),
+    hours: decimal(),
+    after: json(),
+    version: version(),
+    by: text(120),
+    at: moment(),
+  },
+  foreignKeys: [belongsTo('vehicle', 'vehicleId')],
+});

@@ -1,0 +1,151 @@
+import { In, IsNull, Not, type DataSource } from 'typeorm';
+import { panelOf } from '@aspecta/core/body';
+import type { JobInput, JobRepair } from '@aspecta/core/job';
+import { signOf } from '@aspecta/core/survey';
+import { isBought } from '@aspecta/core/verdict';
+import type { OwnVehicle } from '../garage/service.ts';
+import { OrderEntity, type OrderRow } from '../order/entities.ts';
+import { FastenerEntity } from '../repair/entities.ts';
+import { FindEntity, ZoneEntity } from '../survey/entities.ts';
+import { OfferEntity, RepairEntity, type OfferRow, type RepairRow } from '../verdict/entities.ts';
+import { WeldEntity, WeldStepEntity } from '../weld/entities.ts';
+import { OwnStepEntity, StepWordEntity, type OwnStepRow, type StepWordRow } from './entities.ts';
+
+/** What the job of a car is made from, and what was said of its steps. */
+export interface Gathered {
+  input: JobInput;
+  words: readonly StepWordRow[];
+  own: readonly OwnStepRow[];
+}
+
+const HOUR = 3_600_000;
+const DAY_HOURS = 24;
+/** Days of delivery where nobody has quoted any; common practice, no published source (T-29). */
+const USUAL_DAYS = 10;
+
+/** All that is known of these cars, asked for at once. */
+export async function gather(
+  db: DataSource,
+  vehicles: readonly OwnVehicle[],
+  now: Date,
+): Promise<ReadonlyMap<string, Gathered>> {
+  const vehicleId = In(vehicles.map(({ id }) => id));
+  const [repairs, orders, offers, zones, finds, words, own] = await Promise.all([
+    db.getRepository(RepairEntity).find({ where: { vehicleId, deletedAt: IsNull() }, order: { decidedAt: 'ASC' } }),
+    db.getRepository(OrderEntity).findBy({ vehicleId, state: Not(In(['withdrawn', 'returned'])) }),
+    db.getRepository(OfferEntity).findBy({ vehicleId }),
+    db.getRepository(ZoneEntity).find({
+      where: { vehicleId, deletedAt: IsNull() },
+      select: { id: true, vehicleId: true, panel: true },
+    }),
+    db.getRepository(FindEntity).findBy({ vehicleId, deletedAt: IsNull() }),
+    db.getRepository(StepWordEntity).findBy({ vehicleId }),
+    db.getRepository(OwnStepEntity).find({ where: { vehicleId }, order: { at: 'ASC' } }),
+  ]);
+  const ticked = await tickedOf(db, repairs);
+  return new Map(
+    vehicles.map((vehicle): [string, Gathered] => {
+      const of = <R extends { vehicleId: string | null }>(rows: readonly R[]) =>
+        rows.filter((row) => row.vehicleId === vehicle.id);
+      const decided = of(repairs);
+      const inRepair = new Set(decided.flatMap((repair) => repair.zones.map(({ id }) => id)));
+      const lead = (order: OrderRow) => leadHours(order, of(offers), now);
+      const loose = of(orders).filter((order) => order.repairId === null && order.unneeded === null);
+      return [
+        vehicle.id,
+        {
+          words: of(words),
+          own: of(own),
+          input: {
+            body: vehicle.plan,
+            repairs: decided.map((row) => jobRepair(row, of(orders), { lead, ticked })),
+            parts: loose.map((order) => ({
+              id: order.id,
+              title: vehicle.plan.panels.some(({ id }) => id === order.panel)
+                ? panelOf(vehicle.plan, order.panel).name
+                : order.panel,
+              order: { state: order.state, leadHours: lead(order) },
+            })),
+            finds: of(finds)
+              .filter(({ closed, sign }) => !closed && signOf(sign).weight > 0)
+              .map(({ id, panel, sign, note }) => ({
+                id,
+                panel,
+                text: [signOf(sign).title, note].filter((part) => part !== '').join(' – '),
+              })),
+            undecided: [
+              ...new Set(
+                of(zones)
+                  .filter(({ id }) => !inRepair.has(id))
+                  .map(({ panel }) => panel),
+              ),
+            ],
+            own: of(own),
+          },
+        },
+      ];
+    }),
+  );
+}
+
+interface Ticked {
+  fasteners: ReadonlyMap<string, number>;
+  welds: ReadonlyMap<string, number>;
+}
+
+/** Fasteners that were opened or found loose, and the share of each weld plan that is done. */
+async function tickedOf(db: DataSource, repairs: readonly RepairRow[]): Promise<Ticked> {
+  if (repairs.length === 0) return { fasteners: new Map(), welds: new Map() };
+  const ids = In(repairs.map(({ id }) => id));
+  const [fasteners, plans, done] = await Promise.all([
+    db.getRepository(FastenerEntity).find({ where: { repairId: ids }, select: { repairId: true, place: true } }),
+    // Only how many steps there are: the plans themselves are large.
+    db
+      .getRepository(WeldEntity)
+      .createQueryBuilder('weld')
+      .select('weld.id', 'id')
+      .addSelect("JSON_LENGTH(weld.plan, '$.steps')", 'steps')
+      .where({ id: ids })
+      .getRawMany<{ id: string; steps: number | string }>(),
+    db.getRepository(WeldStepEntity).find({ where: { weldId: ids }, select: { weldId: true, n: true } }),
+  ]);
+  const count = (rows: readonly string[]) => {
+    const counts = new Map<string, number>();
+    for (const id of rows) counts.set(id, (counts.get(id) ?? 0) + 1);
+    return counts;
+  };
+  const ticks = count(done.map(({ weldId }) => weldId));
+  return {
+    fasteners: count(fasteners.map(({ repairId }) => repairId)),
+    welds: new Map(plans.map(({ id, steps }) => [id, Number(steps) > 0 ? (ticks.get(id) ?? 0) / Number(steps) : 0])),
+  };
+}
+
+function jobRepair(
+  { id, panel, choice, done, hours, work }: RepairRow,
+  orders: readonly OrderRow[],
+  { lead, ticked }: { lead: (order: OrderRow) => number; ticked: Ticked },
+): JobRepair {
+  const order = isBought(choice) ? orders.filter(({ repairId }) => repairId === id).at(-1) : undefined;
+  const fasteners = (work ?? [])
+    .filter(({ name }) => /^(Drill out|Undo)/.test(name))
+    .reduce((sum, { count }) => sum + count, 0);
+  return {
+    id,
+    panel,
+    choice,
+    done: Boolean(done),
+    hours: hours.p50,
+    work: work ?? [],
+    order: order ? { state: order.state, leadHours: lead(order) } : null,
+    opened: fasteners > 0 ? Math.min(1, (ticked.fasteners.get(id) ?? 0) / fasteners) : null,
+    welded: ticked.welds.get(id) ?? null,
+  };
+}
+
+/** Hours until it is here: by the day it is due, else as its maker quoted. */
+function leadHours(order: OrderRow, offers: readonly OfferRow[], now: Date): number {
+  if (order.due) return Math.max(1, (Date.parse(`${order.due}T12:00:00Z`) - now.getTime()) / HOUR);
+  const quoted = offers.find(({ panel, maker }) => panel === order.panel && maker === order.maker)?.leadDays;
+  return (quoted ?? USUAL_DAYS) * DAY_HOURS;
+}

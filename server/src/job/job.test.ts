@@ -1,0 +1,121 @@
+import { randomUUID } from 'node:crypto';
+import { describe, expect, it } from 'vitest';
+import type { JobView, StepView } from '@aspecta/contract/job';
+import type { WeldPlanView } from '@aspecta/contract/weld';
+import { weldDefaults } from '@aspecta/contract/weld';
+import { decided, houseWithCar, ownerOf, vehicleOf, zoneInput } from '../testing/house.ts';
+
+const here = houseWithCar();
+const job = async (vehicle = here.vehicle) =>
+  (await here.owner.get(`/vehicles/${vehicle}/job`).expect(200)).body as JobView;
+const of = (view: JobView, repair: { id: string }, kind: string): StepView =>
+  view.steps.find(({ id }) => id === `${repair.id} ${kind}`)!;
+const nothing = { reason: '', until: null, notBefore: null, hours: null, spent: null };
+const say = (step: string, over: object, vehicle = here.vehicle) =>
+  here.owner.put(`/vehicles/${vehicle}/job/said`, { ...nothing, step, state: null, ...over });
+
+describe('the job of a car', () => {
+  it('has no steps on an empty car, and begins with the decision where damage is drawn', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    expect(await job(vehicle)).toEqual({ steps: [], hours: 0, left: 0 });
+    await here.owner.post(`/vehicles/${vehicle}/zones`, zoneInput()).expect(201);
+    expect((await job(vehicle)).steps).toMatchObject([
+      { kind: 'decide', state: 'ready', path: `panels/${zoneInput()['panel'] as string}/verdict` },
+    ]);
+  });
+
+  it('shares out the hours of a decision, and says of each step what it waits for and why', async () => {
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const view = await job();
+    const own = view.steps.filter((step) => step.repair === repair.id && !step.waits);
+    const hours = own
+      .filter(({ kind }) => kind !== 'look' && kind !== 'seal')
+      .reduce((sum, step) => sum + step.hours, 0);
+    expect(Math.abs(hours - repair.hours.p50)).toBeLessThan(0.05);
+    const weld = of(view, repair, 'weld');
+    expect(weld.state).toBe('waits');
+    expect(weld.waitsFor.length).toBeGreaterThan(1);
+    for (const { title, why } of weld.waitsFor) {
+      expect(title).not.toContain(repair.id);
+      expect(why).toMatch(/\.$/);
+    }
+    expect(of(view, repair, 'strip').state).toBe('ready');
+  });
+
+  it('goes on as steps are done, left out and blocked, each with who said it; a word can be taken back', async () => {
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const step = (kind: string) => `${repair.id} ${kind}`;
+    await say('car safe', { state: 'done', spent: 0.5 }).expect(200);
+    await say(step('strip'), { state: 'skipped', reason: 'it was bare' }).expect(200);
+    let view = await job();
+    expect(view.steps.find(({ id }) => id === 'car safe')).toMatchObject({
+      state: 'done',
+      said: { by: 'Owner Test', spent: 0.5 },
+    });
+    expect(of(view, repair, 'strip')).toMatchObject({ state: 'skipped', said: { reason: 'it was bare' } });
+    await say(step('open'), { state: 'blocked', reason: 'the engine is still in', until: '2099-03-01' }).expect(200);
+    view = await job();
+    const open = of(view, repair, 'open');
+    if (open.waitsFor.length === 0) expect(open).toMatchObject({ state: 'blocked' });
+    await say(step('open'), {}).expect(200);
+    expect(of(await job(), repair, 'open').said).toBeNull();
+    expect((await say(step('open'), { state: 'skipped' }).expect(422)).body).toMatchObject({ field: 'reason' });
+    expect((await say(step('open'), { hours: 0 }).expect(422)).body).toMatchObject({ field: 'hours' });
+    expect((await say('no such step', { state: 'done' }).expect(422)).body).toMatchObject({ field: 'step' });
+  });
+
+  it('keeps what was said when the decision is made again, and knows what was ticked at the bench', async () => {
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    await say(`${repair.id} open`, { state: 'done', hours: 9 }).expect(200);
+    const laid = (await here.owner.put(`/repairs/${repair.id}/weld`, { ...weldDefaults, version: 0 }).expect(200))
+      .body as WeldPlanView;
+    await here.owner.post(`/repairs/${repair.id}/weld/acknowledge`).expect(200);
+    await here.owner.put(`/repairs/${repair.id}/weld/steps`, { steps: [1, 2], done: true, version: 1 }).expect(200);
+    let view = await job();
+    expect(of(view, repair, 'weld').share).toBeCloseTo(2 / laid.plan.steps.length, 6);
+    expect(of(view, repair, 'fit').state).toBe('passed');
+    const again = { choice: 'make', reason: 'all of it', done: false, version: 1 };
+    await here.owner.put(`/repairs/${repair.id}`, again).expect(200);
+    view = await job();
+    expect(of(view, repair, 'open')).toMatchObject({ state: 'done', hours: 9 });
+    expect(of(view, repair, 'open').reckoned).not.toBe(9);
+  });
+
+  it('takes steps of one’s own, once, refuses a circle in words, and gives them back', async () => {
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const own = { id: randomUUID(), title: 'Engine out', hours: 6, after: ['car safe'] };
+    const at = `/vehicles/${here.vehicle}/job/steps`;
+    await here.owner.post(at, own).expect(201);
+    await here.owner.post(at, own).expect(201);
+    let view = await job();
+    expect(view.steps.filter(({ id }) => id === own.id)).toMatchObject([{ title: 'Engine out', own: { version: 1 } }]);
+    const second = { id: randomUUID(), title: 'Engine in', hours: 6, after: [own.id] };
+    await here.owner.post(at, second).expect(201);
+    const circle = await here.owner.put(`${at}/${own.id}`, { ...own, after: [second.id], version: 1 }).expect(422);
+    expect(circle.body.detail).toMatch(/“Engine (in|out)”.*after.*“Engine/);
+    await here.owner.put(`${at}/${own.id}`, { ...own, title: 'Engine out and away', version: 1 }).expect(200);
+    await here.owner.put(`${at}/${own.id}`, { ...own, title: 'Other', version: 1 }).expect(409);
+    view = (await here.owner.delete(`${at}/${own.id}`).expect(200)).body as JobView;
+    expect(view.steps.some(({ id }) => id === own.id)).toBe(false);
+    expect(of(view, repair, 'weld')).toBeDefined();
+  });
+
+  it('says on the Board what can be done next', async () => {
+    await decided(here.owner, here.vehicle, 'patch');
+    const { body } = await here.owner.get(`/vehicles/${here.vehicle}/line`).expect(200);
+    expect((body as { station: string; word: string }[]).find(({ station }) => station === 'job')!.word).toMatch(
+      /\d+ can be done/,
+    );
+  });
+
+  it('is nobody else’s', async () => {
+    const stranger = await ownerOf(here.house);
+    await stranger.get(`/vehicles/${here.vehicle}/job`).expect(404);
+    await stranger
+      .put(`/vehicles/${here.vehicle}/job/said`, { ...nothing, step: 'car safe', state: 'done' })
+      .expect(404);
+    await stranger
+      .post(`/vehicles/${here.vehicle}/job/steps`, { id: randomUUID(), title: 'Wax', hours: 1 })
+      .expect(404);
+  });
+});

@@ -1,0 +1,137 @@
+import type { DataSource } from 'typeorm';
+import type { JobView, OwnStepInput, StepSay } from '@aspecta/contract/job';
+import { jobSteps } from '@aspecta/core/job';
+import { changeOnce } from '../db/change.ts';
+import { changeOf } from '../db/changeOf.ts';
+import { record } from '../events/record.ts';
+import type { GarageService, OwnVehicle } from '../garage/service.ts';
+import { notFound, ServerProblem } from '../http/problems.ts';
+import type { Caller } from '../http/session.ts';
+import { OwnStepEntity, StepWordEntity } from './entities.ts';
+import { gather, type Gathered } from './gather.ts';
+import { jobView } from './view.ts';
+
+/** The job of a car: decisions, parts and finds → steps in order → what was said of them → what can be done. */
+export class JobService {
+  private readonly db: DataSource;
+  private readonly garage: GarageService;
+
+  constructor(db: DataSource, garage: GarageService) {
+    this.db = db;
+    this.garage = garage;
+  }
+
+  async view(caller: Caller, vehicleId: string): Promise<JobView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    return (await this.views([vehicle])).get(vehicleId)!;
+  }
+
+  /** The jobs of several cars at once. */
+  async views(vehicles: readonly OwnVehicle[]): Promise<ReadonlyMap<string, JobView>> {
+    const now = new Date();
+    const all = await gather(this.db, vehicles, now);
+    return new Map([...all].map(([id, gathered]) => [id, jobView(gathered, now)]));
+  }
+
+  /** What one car's job is made from, for the plan of it. */
+  async gathered(vehicle: OwnVehicle): Promise<Gathered> {
+    return (await gather(this.db, [vehicle], new Date())).get(vehicle.id)!;
+  }
+
+  /** Says something of a step, or takes back what was said; the last word counts. */
+  async say(caller: Caller, vehicleId: string, { step, ...said }: StepSay): Promise<JobView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    const before = (await this.views([vehicle])).get(vehicleId)!.steps.find(({ id }) => id === step);
+    if (!before)
+      throw new ServerProblem(
+        'invalid',
+        'This step is not part of the job any more: a decision was changed. Look at the steps as they are now.',
+        'step',
+      );
+    const nothing = said.state === null && [said.notBefore, said.hours, said.spent].every((value) => value === null);
+    await changeOf(this.db, vehicleId, async (manager) => {
+      const rows = manager.getRepository(StepWordEntity);
+      if (nothing) await rows.delete({ vehicleId, step });
+      else
+        await rows.upsert({ vehicleId, step, ...said, by: caller.name, at: await this.saidAt(vehicleId, step, said) }, [
+          'vehicleId',
+          'step',
+        ]);
+      const how = said.state ? { done: 'done', skipped: 'left out', blocked: 'blocked' }[said.state] : 'open';
+      await record(
+        manager,
+        caller,
+        vehicleId,
+        'job',
+        `${before.title}: ${how}${said.reason ? ` – ${said.reason}` : ''}`,
+      );
+    });
+    return this.view(caller, vehicleId);
+  }
+
+  /** When it was done stays when something else is said of it afterwards: what dries counts from there. */
+  private async saidAt(vehicleId: string, step: string, { state }: Pick<StepSay, 'state'>): Promise<Date> {
+    const known = await this.db.getRepository(StepWordEntity).findOneBy({ vehicleId, step });
+    return known && known.state === state && state !== null ? known.at : new Date();
+  }
+
+  /** A step of one's own. The same one sent again, because its answer was lost, is taken as done. */
+  async add(caller: Caller, vehicleId: string, input: OwnStepInput): Promise<JobView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    const known = await this.db.getRepository(OwnStepEntity).findOneBy({ id: input.id });
+    if (known && known.vehicleId !== vehicleId) throw notFound('step');
+    if (!known) {
+      await this.refuseCircle(vehicle, input);
+      await changeOf(this.db, vehicleId, async (manager) => {
+        const row = { ...input, vehicleId, version: 1, by: caller.name, at: new Date() };
+        await manager.createQueryBuilder().insert().into(OwnStepEntity).values(row).orIgnore().execute();
+        await record(manager, caller, vehicleId, 'job', `Step added: ${input.title}`);
+      });
+    }
+    return this.view(caller, vehicleId);
+  }
+
+  async change(
+    caller: Caller,
+    vehicleId: string,
+    { version, ...input }: OwnStepInput & { version: number },
+  ): Promise<JobView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    await this.ownStep(vehicleId, input.id);
+    await this.refuseCircle(vehicle, input);
+    await changeOf(this.db, vehicleId, async (manager) => {
+      await changeOnce(manager, {
+        target: OwnStepEntity,
+        id: input.id,
+        seen: version,
+        changes: { title: input.title, hours: input.hours, after: input.after },
+        current: () => this.view(caller, vehicleId),
+      });
+      await record(manager, caller, vehicleId, 'job', `Step changed: ${input.title}`);
+    });
+    return this.view(caller, vehicleId);
+  }
+
+  async remove(caller: Caller, vehicleId: string, id: string): Promise<JobView> {
+    await this.garage.own(caller, vehicleId);
+    const { title } = await this.ownStep(vehicleId, id);
+    await changeOf(this.db, vehicleId, async (manager) => {
+      await manager.delete(OwnStepEntity, { id });
+      await manager.delete(StepWordEntity, { vehicleId, step: id });
+      await record(manager, caller, vehicleId, 'job', `Step taken away: ${title}`);
+    });
+    return this.view(caller, vehicleId);
+  }
+
+  private async ownStep(vehicleId: string, id: string) {
+    const row = await this.db.getRepository(OwnStepEntity).findOneBy({ id, vehicleId });
+    if (!row) throw notFound('step');
+    return row;
+  }
+
+  /** @throws Problem naming the circle, where this step would wait for itself */
+  private async refuseCircle(vehicle: OwnVehicle, step: OwnStepInput): Promise<void> {
+    const { input } = await this.gathered(vehicle);
+    jobSteps({ ...input, own: [...(input.own ?? []).filter(({ id }) => id !== step.id), step] });
+  }
+}

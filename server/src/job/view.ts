@@ -1,0 +1,69 @@
+import type { JobView, StepView } from '@aspecta/contract/job';
+import { jobSteps, standingOf, type JobStep, type StepStanding, type StepWord } from '@aspecta/core/job';
+import type { StepWordRow } from './entities.ts';
+import type { Gathered } from './gather.ts';
+
+/** The steps of a car with how each stands: made from its decisions, then what was said of them laid over. */
+export function jobView({ input, words, own }: Gathered, now: Date): JobView {
+  const said = new Map(words.map((row) => [row.step, row]));
+  const steps = jobSteps(input);
+  const standings = standingOf(steps, new Map(words.map((row) => [row.step, wordOf(row)])), now.getTime());
+  const titles = new Map(steps.map(({ id, title }) => [id, title]));
+  const added = new Map(own.map((row) => [row.id, row]));
+  const views = steps.map((step): StepView =>
+    stepView(step, standings.get(step.id)!, {
+      titles,
+      said: said.get(step.id),
+      own: added.get(step.id),
+    }),
+  );
+  const work = views.filter(({ waits }) => !waits);
+  const sum = (of: (step: StepView) => number) => work.reduce((all, step) => all + of(step), 0);
+  return { steps: views, hours: sum(({ hours }) => hours), left: sum(leftOf) };
+}
+
+/** Hours of work that are left of a step. */
+export const leftOf = ({ state, hours, share }: Pick<StepView, 'state' | 'hours' | 'share'>): number =>
+  state === 'done' || state === 'passed' || state === 'skipped' ? 0 : hours * (1 - share);
+
+const wordOf = ({ state, at, until }: StepWordRow): StepWord => ({
+  state,
+  at: at.getTime(),
+  until: until === null ? null : Date.parse(`${until}T00:00:00Z`),
+});
+
+function stepView(
+  { after: _after, ...step }: JobStep,
+  standing: StepStanding,
+  {
+    titles,
+    said,
+    own,
+  }: {
+    titles: ReadonlyMap<string, string>;
+    said: StepWordRow | undefined;
+    own: Gathered['own'][number] | undefined;
+  },
+): StepView {
+  return {
+    ...step,
+    reckoned: step.hours,
+    hours: said?.hours ?? step.hours,
+    state: standing.state,
+    waitsFor: standing.open.map(({ id, why }) => ({ id, title: titles.get(id) ?? id, why })),
+    at: standing.at === null ? null : new Date(standing.at).toISOString(),
+    said: said
+      ? {
+          state: said.state,
+          reason: said.reason,
+          until: said.until,
+          notBefore: said.notBefore,
+          hours: said.hours,
+          spent: said.spent,
+          by: said.by,
+          at: said.at.toISOString(),
+        }
+      : null,
+    own: own ? { after: own.after, version: own.version } : null,
+  };
+}

@@ -1,0 +1,121 @@
+import { randomUUID } from 'node:crypto';
+import { describe, expect, it } from 'vitest';
+import type { PlanView, Worker } from '@aspecta/contract/plan';
+import { decided, houseWithCar, ownerOf, vehicleOf } from '../testing/house.ts';
+import { windowsOf } from './hours.ts';
+
+const here = houseWithCar();
+const evenings: [number, number][][] = [[[18, 20]], [[18, 20]], [[18, 20]], [[18, 20]], [], [[9, 15]], []];
+const ines = (over: object = {}) => ({
+  id: randomUUID(),
+  name: 'Ines',
+  week: evenings,
+  off: [],
+  timeZone: 'Europe/Berlin',
+  ...over,
+});
+const plan = async (vehicle = here.vehicle) =>
+  (await here.owner.get(`/vehicles/${vehicle}/plan`).expect(200)).body as PlanView;
+
+describe('hours of a person', () => {
+  const berlin = (week: [number, number][][], from: string, off: string[] = []) =>
+    windowsOf({ week, off }, new Date(from), 'Europe/Berlin');
+  it('are those of the shop’s clock, over summer time too', () => {
+    const sundays = [[], [], [], [], [], [], [[1, 4]]] as [number, number][][];
+    // On 29 March 2026 the clock goes on from two to three: only two of these hours are there.
+    const [first, second] = berlin(sundays, '2026-03-28T12:00:00Z');
+    expect(first![1] - first![0]).toBe(2);
+    expect(second![1] - second![0]).toBe(3);
+    // Noon by Greenwich is one o'clock there: midnight is 11 hours off, one o'clock 12.
+    expect(first![0]).toBe(12);
+  });
+  it('begin now where one is in the middle of them, and leave days off out', () => {
+    const days = Array.from({ length: 7 }, (): [number, number][] => [[0, 24]]);
+    expect(berlin(days, '2026-06-01T10:00:00Z')[0]).toEqual([0, 12]);
+    expect(berlin(days, '2026-06-01T10:00:00Z', ['2026-06-01'])[0]).toEqual([12, 36]);
+  });
+});
+
+describe('the plan of a car', () => {
+  it('is empty without work, and asks who works when before it plans', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    expect(await plan(vehicle)).toMatchObject({ steps: [], problem: null, finish: null });
+    await decided(here.owner, here.vehicle, 'patch');
+    expect((await plan()).problem).toMatch(/who works when/);
+  });
+
+  it('puts every step into somebody’s hours, after what it waits for, and tells how sure the end is', async () => {
+    await here.owner.post('/workers', ines()).expect(201);
+    await decided(here.owner, here.vehicle, 'patch');
+    const view = await plan();
+    expect(view).toMatchObject({ problem: null, timeZone: 'Europe/Berlin' });
+    expect(view.steps.length).toBeGreaterThan(5);
+    const span = (id: string) => {
+      const { pieces } = view.steps.find((step) => step.id === id)!;
+      return [pieces[0]![0], pieces.at(-1)![1]] as const;
+    };
+    for (const { by, waits, pieces } of view.steps) {
+      expect(by).toBe(waits ? null : 'Ines');
+      for (const [from, to] of pieces) expect(from <= to).toBe(true);
+    }
+    const job = (await here.owner.get(`/vehicles/${here.vehicle}/job`).expect(200)).body as {
+      steps: { id: string; waitsFor: { id: string }[] }[];
+    };
+    for (const { id, waitsFor } of job.steps)
+      for (const before of waitsFor) expect(span(before.id)[1] <= span(id)[0]).toBe(true);
+    const ends = view.steps.map(({ pieces }) => pieces.at(-1)![1]).sort();
+    expect(Math.abs(Date.parse(view.finish!) - Date.parse(ends.at(-1)!))).toBeLessThan(1000);
+    expect(view.p50! <= view.p90!).toBe(true);
+    expect(Math.max(...view.steps.map(({ critical }) => critical))).toBe(1);
+  });
+
+  it('leaves out what is blocked for good, with all behind it, and says so', async () => {
+    await here.owner.post('/workers', ines({ name: 'Ada' })).expect(201);
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const word = { reason: 'waits for the engine', until: null, notBefore: null, hours: null, spent: null };
+    await here.owner
+      .put(`/vehicles/${here.vehicle}/job/said`, { ...word, step: `${repair.id} strip`, state: 'blocked' })
+      .expect(200);
+    const view = await plan();
+    expect(view.blocked).toMatchObject([{ reason: 'waits for the engine' }]);
+    expect(view.steps.some(({ id }) => id === `${repair.id} weld`)).toBe(false);
+  });
+
+  it('plans nothing before the day that was said', async () => {
+    await here.owner.post('/workers', ines({ name: 'Cem' })).expect(201);
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const word = { reason: '', until: null, hours: null, spent: null, state: null };
+    const day = new Date(Date.now() + 40 * 86_400_000).toISOString().slice(0, 10);
+    await here.owner
+      .put(`/vehicles/${here.vehicle}/job/said`, { ...word, step: `${repair.id} strip`, notBefore: day })
+      .expect(200);
+    const strip = (await plan()).steps.find(({ id }) => id === `${repair.id} strip`)!;
+    expect(strip.pieces[0]![0] >= day).toBe(true);
+  });
+
+  it.each([
+    [{ name: '' }, 'name', /fill it in|not be empty|is not allowed/],
+    [{ week: [] }, 'week', /7/],
+    [{ week: [[[20, 18]], [], [], [], [], [], []] }, 'week[0]', /end after they begin/],
+    [{ timeZone: 'Nowhere/Town' }, 'timeZone', /no time zone/],
+    [{ off: ['soon'] }, 'off', /YYYY-MM-DD/],
+  ])('refuses %j at its field', async (over, at, words) => {
+    const { body } = await here.owner.post('/workers', ines({ name: 'Dora', ...over })).expect(422);
+    expect(body.field).toContain(at);
+    expect(body.detail).toMatch(words);
+  });
+
+  it('knows two people by their names, changes and removes them, for the owner only', async () => {
+    const owner = await ownerOf(here.house);
+    const one = ines({ name: 'Eva' });
+    await owner.post('/workers', one).expect(201);
+    expect((await owner.post('/workers', ines({ name: 'eva' })).expect(422)).body).toMatchObject({ field: 'name' });
+    const changed = (await owner.put(`/workers/${one.id}`, { ...one, name: 'Eva B.', version: 1 }).expect(200))
+      .body as Worker[];
+    expect(changed).toMatchObject([{ name: 'Eva B.', version: 2 }]);
+    await owner.put(`/workers/${one.id}`, { ...one, name: 'Other', version: 1 }).expect(409);
+    await here.owner.put(`/workers/${one.id}`, { ...one, version: 2 }).expect(404);
+    await here.owner.delete(`/workers/${one.id}`).expect(404);
+    expect((await owner.delete(`/workers/${one.id}`).expect(200)).body).toEqual([]);
+  });
+});

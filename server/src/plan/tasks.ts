@@ -1,0 +1,52 @@
+import type { JobView, StepView } from '@aspecta/contract/job';
+import type { JobStep } from '@aspecta/core/job';
+import type { CalendarTask } from '@aspecta/core/plan';
+import { leftOf } from '../job/view.ts';
+
+const HOUR = 3_600_000;
+const isOver = ({ state }: StepView) => state === 'done' || state === 'passed' || state === 'skipped';
+
+/** Steps that can be planned: those that are left, without what is blocked for good and all that waits for it. */
+export function plannable(view: JobView, steps: readonly JobStep[]): { open: StepView[]; blocked: StepView[] } {
+  const blocked = new Set(
+    view.steps.filter(({ state, said }) => state === 'blocked' && !said?.until).map(({ id }) => id),
+  );
+  const held = new Set(blocked);
+  for (const { id, after } of steps) if (after.some((link) => held.has(link.id))) held.add(id);
+  return {
+    open: view.steps.filter((step) => !isOver(step) && !held.has(step.id)),
+    blocked: view.steps.filter(({ id }) => blocked.has(id)),
+  };
+}
+
+/** What is left of a job as tasks of the calendar, hours from now. */
+export function tasksOf(open: readonly StepView[], steps: readonly JobStep[], now: Date): CalendarTask[] {
+  const left = new Set(open.map(({ id }) => id));
+  const links = new Map(steps.map(({ id, after }) => [id, after]));
+  return open.map((step): CalendarTask => {
+    const hoursUntil = (day: string | null | undefined) =>
+      day ? Math.max(0, (Date.parse(`${day}T00:00:00Z`) - now.getTime()) / HOUR) : 0;
+    // Time that has still to pass after something that is done already.
+    const still = step.at && step.state === 'waits' ? Math.max(0, (Date.parse(step.at) - now.getTime()) / HOUR) : 0;
+    const running =
+      step.state === 'running' && step.at ? Math.max(0, (Date.parse(step.at) - now.getTime()) / HOUR) : null;
+    return {
+      id: step.id,
+      hours: running ?? (step.waits ? step.hours : leftOf(step)),
+      ...(step.waits ? { by: [] } : {}),
+      needs: Object.fromEntries(step.needs.map((name) => [name, 1])),
+      after: (links.get(step.id) ?? [])
+        .filter(({ id }) => left.has(id))
+        .map(({ id, lag, within }) => ({
+          id,
+          ...(lag === undefined ? {} : { lag }),
+          ...(within === undefined ? {} : { within }),
+        })),
+      release: Math.max(
+        still,
+        hoursUntil(step.said?.notBefore),
+        hoursUntil(step.state === 'blocked' ? step.said?.until : null),
+      ),
+    };
+  });
+}

@@ -1,0 +1,143 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import type { JobView, StepSay, StepView } from '@aspecta/contract/job';
+import { crumbsTo } from '../car/crumbs.ts';
+import { useVehicle } from '../car/useVehicle.ts';
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitProgress from '../kit/KitProgress.vue';
+import CautionList from '../shell/CautionList.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import { get } from '../shell/api.ts';
+import { useInAddress } from '../shell/inAddress.ts';
+import { useSession } from '../shell/session.ts';
+import { hours } from '../shell/units.ts';
+import { useLoad } from '../shell/useLoad.ts';
+import Waiting from '../shell/Waiting.vue';
+import OwnStepForm from './OwnStepForm.vue';
+import StepRow from './StepRow.vue';
+import { SHOWN, useJob, type Shown } from './useJob.ts';
+
+/* What has to be done at this car, in which order, and why: every decision as its steps. */
+const props = defineProps<{ id: string }>();
+const session = useSession();
+const job = useJob(props.id);
+const { view, steps, form } = job;
+const car = useVehicle(props.id);
+const load = useLoad(async (again) => {
+  const [{ vehicle }, jobs] = await Promise.all([car.ready(again), get<JobView>(`/vehicles/${props.id}/job`)]);
+  view.value = jobs;
+  return { vehicle };
+});
+const count = (shown: Shown) => steps.value.filter(SHOWN[shown]).length;
+const options = computed(() => [
+  { value: 'ready' as const, label: `Now (${count('ready')})` },
+  { value: 'waits' as const, label: `Waits (${count('waits')})` },
+  { value: 'done' as const, label: `Done (${count('done')})` },
+  { value: 'all' as const, label: `All (${steps.value.length})` },
+]);
+const shown = useInAddress<Shown>(
+  'show',
+  () => 'ready',
+  () => ['ready', 'waits', 'done', 'all'],
+);
+const listed = computed(() => steps.value.filter(SHOWN[shown.value]));
+const share = computed(() => (view.value && view.value.hours > 0 ? 1 - view.value.left / view.value.hours : 0));
+/** Which step was spoken of last: a refusal stands there. */
+const spoken = ref<string | null>(null);
+async function say(step: StepView, change: Partial<StepSay>): Promise<void> {
+  spoken.value = step.id;
+  await job.say(step, change);
+}
+const adding = ref(false);
+const editing = ref<StepView | null>(null);
+</script>
+
+<template>
+  <Waiting :of="load" what="The job">
+    <main v-if="load.data.value && view" class="page">
+      <nav class="crumbs small" aria-label="Where you are">
+        <template v-for="crumb in crumbsTo(load.data.value.vehicle)" :key="crumb.text">
+          <RouterLink v-if="crumb.to" :to="crumb.to">{{ crumb.text }}</RouterLink>{{ ' '
+          }}<span aria-hidden="true">›</span>{{ ' ' }}</template
+        ><span>Job</span>
+      </nav>
+      <div class="row spread head">
+        <div>
+          <p class="eyebrow">Job</p>
+          <h1>What has to be done, in which order, and why?</h1>
+        </div>
+        <div class="row">
+          <KitButton v-if="steps.length > 0" :to="`/vehicles/${id}/plan`">When is it ready?</KitButton>
+          <KitButton v-if="session.canWork" @click="adding = true">Add a step</KitButton>
+        </div>
+      </div>
+      <p v-if="steps.length === 0" class="tile soft">
+        There is no work yet. Draw damage on a panel and decide what is done about it: every decision becomes its steps.
+        <RouterLink :to="`/vehicles/${id}`">To the Board</RouterLink>
+      </p>
+      <template v-else>
+        <div class="figures">
+          <div>
+            <p class="figure">{{ hours(view.left) }}</p>
+            <p class="soft small">left of {{ hours(view.hours) }} of work, as decided and as said</p>
+          </div>
+          <div>
+            <p class="figure">{{ count('ready') }}</p>
+            <p class="soft small">to do, under way or blocked</p>
+          </div>
+        </div>
+        <KitProgress :share="share" label="Work that is done" />
+        <KitChips v-model="shown" legend="Which steps" hide-legend :options="options" />
+        <KitNotice v-if="form.rest('hours', 'spent', 'notBefore', 'until', 'reason', 'title', 'after')" bad>{{
+          form.rest('hours', 'spent', 'notBefore', 'until', 'reason', 'title', 'after')
+        }}</KitNotice>
+        <p v-if="listed.length === 0" class="tile soft">Nothing of this kind.</p>
+        <div class="steps">
+          <StepRow
+            v-for="step in listed"
+            :key="step.id"
+            :step="step"
+            :vehicle="id"
+            :can-work="session.canWork"
+            :busy="form.busy.value"
+            :errors="spoken === step.id ? form.errors : {}"
+            @say="say(step, $event)"
+            @edit="editing = step"
+            @remove="job.takeAway(step.id)"
+          />
+        </div>
+        <KitCollapse>
+          <template #title>Before you begin</template>
+          <CautionList step="cut" />
+        </KitCollapse>
+      </template>
+      <OwnStepForm v-if="adding" :job="job" :step="null" @close="adding = false" />
+      <OwnStepForm v-if="editing" :job="job" :step="editing" @close="editing = null" />
+    </main>
+  </Waiting>
+</template>
+
+<style scoped>
+.crumbs {
+  margin-bottom: 0.6rem;
+}
+.head {
+  margin-bottom: 1rem;
+  gap: 1rem;
+  flex-wrap: wrap;
+}
+.figures {
+  display: flex;
+  gap: 2.5rem;
+  margin-bottom: 0.6rem;
+  flex-wrap: wrap;
+}
+.steps {
+  display: grid;
+  gap: 0.75rem;
+  margin: 1rem 0;
+  max-width: 1100px;
+}
+</style>

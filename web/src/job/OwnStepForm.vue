@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { reactive } from 'vue';
+import type { OwnStepInput, StepView } from '@aspecta/contract/job';
+import KitButton from '../kit/KitButton.vue';
+import KitDialog from '../kit/KitDialog.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitSelect from '../kit/KitSelect.vue';
+import { newId } from '../shell/newId.ts';
+import type { useJob } from './useJob.ts';
+
+/* A step that the house does not know: what it is, how long, and after which others. */
+const props = defineProps<{ job: ReturnType<typeof useJob>; step: StepView | null }>();
+const emit = defineEmits<{ close: [] }>();
+const { form, steps } = props.job;
+const id = props.step?.id ?? newId();
+const draft = reactive({
+  title: props.step?.title ?? '',
+  hours: props.step ? String(props.step.reckoned) : '',
+  after: [...(props.step?.own?.after ?? [])],
+});
+const titleOf = (of: string) => steps.value.find((step) => step.id === of)?.title ?? 'a step that is gone';
+const others = () => steps.value.filter((step) => step.id !== id && !draft.after.includes(step.id) && !step.waits);
+function add(of: string): void {
+  if (of) draft.after.push(of);
+}
+async function save(): Promise<void> {
+  const hours = Number(draft.hours.trim().replace(',', '.'));
+  const input: OwnStepInput = {
+    id,
+    title: draft.title,
+    hours: draft.hours.trim() === '' || Number.isNaN(hours) ? (draft.hours as unknown as number) : hours,
+    after: draft.after,
+  };
+  if (await props.job.keep(input, props.step?.own?.version ?? null)) emit('close');
+}
+</script>
+
+<template>
+  <KitDialog :title="step ? 'Change this step' : 'A step of your own'" @close="emit('close')">
+    <form class="stack" @submit.prevent="save">
+      <KitField v-slot="{ bind }" label="What is to be done" :error="form.errors['title']"
+        ><KitInput v-bind="bind" v-model="draft.title"
+      /></KitField>
+      <KitField v-slot="{ bind }" label="Hours" :error="form.errors['hours']"
+        ><KitInput mono v-bind="bind" v-model="draft.hours" inputmode="decimal"
+      /></KitField>
+      <KitField
+        v-slot="{ bind }"
+        label="After which step"
+        hint="As many as you like, one after the other"
+        :error="form.errors['after']"
+      >
+        <KitSelect v-bind="bind" model-value="" @update:model-value="add">
+          <option value="">Choose one …</option>
+          <option v-for="other in others()" :key="other.id" :value="other.id">{{ other.title }}</option>
+        </KitSelect>
+      </KitField>
+      <ul v-if="draft.after.length > 0" class="plain">
+        <li v-for="of in draft.after" :key="of" class="row spread">
+          <span>{{ titleOf(of) }}</span>
+          <KitButton
+            small
+            plain
+            :aria-label="`Not after: ${titleOf(of)}`"
+            @click="draft.after = draft.after.filter((one) => one !== of)"
+            >Take off</KitButton
+          >
+        </li>
+      </ul>
+      <KitNotice v-if="form.rest('title', 'hours', 'after')" bad>{{ form.rest('title', 'hours', 'after') }}</KitNotice>
+      <div class="row">
+        <KitButton submit main :disabled="form.busy.value">{{ step ? 'Save' : 'Add it' }}</KitButton>
+        <KitButton @click="emit('close')">Cancel</KitButton>
+      </div>
+    </form>
+  </KitDialog>
+</template>
+
+<style scoped>
+.plain {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+</style>

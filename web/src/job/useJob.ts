@@ -1,0 +1,58 @@
+import { computed, shallowRef } from 'vue';
+import type { JobView, OwnStepInput, StepSay, StepView } from '@aspecta/contract/job';
+import { post, put, remove } from '../shell/api.ts';
+import { overTheirs } from '../shell/theirs.ts';
+import { useForm } from '../shell/useForm.ts';
+
+/** What a person may look for among the steps. */
+export const SHOWN = {
+  ready: ({ state }: StepView) => state === 'ready' || state === 'running' || state === 'blocked',
+  waits: ({ state }: StepView) => state === 'waits',
+  done: ({ state }: StepView) => state === 'done' || state === 'passed' || state === 'skipped',
+  all: () => true,
+} as const;
+export type Shown = keyof typeof SHOWN;
+
+/** Nothing is said of a step. */
+export const saidNothing: Omit<StepSay, 'step'> = {
+  state: null,
+  reason: '',
+  until: null,
+  notBefore: null,
+  hours: null,
+  spent: null,
+};
+
+/** The job of a car, and what is said of its steps. */
+export function useJob(vehicleId: string) {
+  const form = useForm();
+  const view = shallowRef<JobView | null>(null);
+  const steps = computed(() => view.value?.steps ?? []);
+  const at = `/vehicles/${vehicleId}/job`;
+  /** What was said of a step, with some of it changed. */
+  const say = ({ id, said }: StepView, change: Partial<StepSay>): Promise<boolean> =>
+    form.submit(async () => {
+      const { by: _by, at: _at, ...before } = said ?? { ...saidNothing, by: '', at: '' };
+      view.value = await put<JobView>(`${at}/said`, { ...before, ...change, step: id });
+    });
+  /** A step of one's own: a new one, or one that is changed. */
+  const keep = (step: OwnStepInput, version: number | null): Promise<boolean> =>
+    form.submit(() =>
+      overTheirs<JobView>(
+        'this step',
+        (stored) => (view.value = stored),
+        async () => {
+          const { id, ...rest } = step;
+          view.value =
+            version === null
+              ? await post<JobView>(`${at}/steps`, step)
+              : await put<JobView>(`${at}/steps/${id}`, { ...rest, version });
+        },
+      ),
+    );
+  const takeAway = (id: string): Promise<boolean> =>
+    form.submit(async () => {
+      view.value = await remove<JobView>(`${at}/steps/${id}`);
+    });
+  return { view, steps, form, say, keep, takeAway };
+}

@@ -1,0 +1,206 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import type { PlanView, Worker } from '@aspecta/contract/plan';
+import { belowVehicle } from '../car/belowVehicle.ts';
+import { crumbsTo } from '../car/crumbs.ts';
+import { useVehicle } from '../car/useVehicle.ts';
+import ChartView from '../charts/ChartView.vue';
+import KitButton from '../kit/KitButton.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import { get } from '../shell/api.ts';
+import { useSession } from '../shell/session.ts';
+import { hours } from '../shell/units.ts';
+import { useLoad } from '../shell/useLoad.ts';
+import Waiting from '../shell/Waiting.vue';
+import { hoursText } from './hoursText.ts';
+import { barsChart, slotsOf, tonightOf } from './planScene.ts';
+import WorkerForm from './WorkerForm.vue';
+
+/* Tonight, the weeks ahead, and when it is ready: the steps of the job in the hours that people have. */
+const props = defineProps<{ id: string }>();
+const session = useSession();
+const car = useVehicle(props.id);
+const load = useLoad(async (again) => {
+  const [{ vehicle }, view] = await Promise.all([car.ready(again), get<PlanView>(`/vehicles/${props.id}/plan`)]);
+  return { vehicle, view };
+});
+const view = computed(() => load.data.value!.view);
+const zone = computed(() => view.value.timeZone);
+const written = (options: Intl.DateTimeFormatOptions) => (iso: string) =>
+  new Date(iso).toLocaleString('en-GB', { timeZone: zone.value, ...options });
+const dayText = written({ weekday: 'short', day: 'numeric', month: 'short' });
+const longDay = written({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
+const clockText = written({ hour: '2-digit', minute: '2-digit' });
+const slots = computed(() => slotsOf(view.value.steps, dayText));
+const tonight = computed(() => tonightOf(slots.value));
+const days = computed(() =>
+  [...new Set(slots.value.map(({ day }) => day))].map((day) => ({
+    day,
+    slots: slots.value.filter((slot) => slot.day === day),
+  })),
+);
+const chart = computed(() => barsChart(view.value, dayText));
+/** Share of the runs over which a step is said to hold the end up. */
+const OFTEN = 0.5;
+const holding = computed(() => view.value.steps.filter(({ critical }) => critical >= OFTEN));
+const editing = ref<Worker | 'new' | null>(null);
+const isOwner = computed(() => session.current?.person.role === 'owner');
+const anybody = computed(() => view.value.workers.length > 0);
+</script>
+
+<template>
+  <Waiting :of="load" what="The plan">
+    <main v-if="load.data.value" class="page">
+      <nav class="crumbs small" aria-label="Where you are">
+        <template v-for="crumb in crumbsTo(load.data.value.vehicle)" :key="crumb.text">
+          <RouterLink v-if="crumb.to" :to="crumb.to">{{ crumb.text }}</RouterLink>{{ ' '
+          }}<span aria-hidden="true">›</span>{{ ' ' }}</template
+        ><span>Plan</span>
+      </nav>
+      <div class="row spread head">
+        <div>
+          <p class="eyebrow">Plan</p>
+          <h1>What can be done tonight, and when is it ready?</h1>
+        </div>
+        <KitButton :to="`/vehicles/${id}/job`">All steps and why</KitButton>
+      </div>
+      <KitNotice v-if="view.problem" bad>
+        <p>{{ view.problem }}</p>
+        <KitButton v-if="isOwner && !anybody" small main @click="editing = 'new'">Say who works when</KitButton>
+      </KitNotice>
+      <p v-else-if="view.steps.length === 0" class="tile soft">
+        {{ view.blocked.length > 0 ? 'All that is left is blocked.' : 'Nothing is left to plan here.' }}
+        <RouterLink :to="`/vehicles/${id}/job`">To the job</RouterLink>
+      </p>
+      <template v-else>
+        <div class="figures">
+          <div>
+            <p class="figure">{{ dayText(view.p50!) }}</p>
+            <p class="soft small">
+              ready as likely as not; nine times in ten by {{ longDay(view.p90!) }}. {{ hours(view.left) }} of work are
+              left.
+            </p>
+          </div>
+        </div>
+        <section v-for="slot in tonight" :key="slot.by" class="tile tonight">
+          <p class="eyebrow">Next for {{ slot.by }}</p>
+          <h2>{{ longDay(slot.from) }}, {{ clockText(slot.from) }} to {{ clockText(slot.to) }}</h2>
+          <ol>
+            <li v-for="step in slot.steps" :key="step.id">
+              <RouterLink :to="belowVehicle(id, step.path)">{{ step.title }}</RouterLink>
+              <span class="small soft">
+                · {{ hours(step.hours) }}<template v-if="step.needs.length > 0"> · {{ step.needs.join(', ') }}</template
+                ><template v-if="step.critical >= OFTEN"> · holds the end up</template></span
+              >
+            </li>
+          </ol>
+        </section>
+        <KitNotice v-if="view.broken.length > 0" bad>
+          <p v-for="late in view.broken" :key="late.title">
+            {{ late.title }} comes {{ hours(late.late) }} too late after “{{ late.after }}”: bare metal stands longer
+            than it may. Move one of them, or take an hour in between.
+          </p>
+        </KitNotice>
+        <ChartView :chart="chart" />
+        <section v-if="holding.length > 0">
+          <h2>What holds the end up</h2>
+          <ul>
+            <li v-for="step in holding" :key="step.id">
+              {{ step.title }} <span class="soft small">in {{ Math.round(step.critical * 100) }} of 100 runs</span>
+            </li>
+          </ul>
+        </section>
+        <KitCollapse title="Day by day">
+          <div v-for="{ day, slots: own } in days" :key="day" class="day">
+            <h3>{{ day }}</h3>
+            <p v-for="slot in own" :key="slot.by + slot.from" class="small">
+              <strong>{{ slot.by }}</strong> {{ clockText(slot.from) }} to {{ clockText(slot.to) }}:
+              {{ slot.steps.map(({ title }) => title).join('; ') }}
+            </p>
+          </div>
+        </KitCollapse>
+      </template>
+      <KitNotice v-if="view.blocked.length > 0">
+        <p v-for="step in view.blocked" :key="step.title">
+          Not planned: {{ step.title }} ({{ step.reason }}), and what waits for it.
+        </p>
+      </KitNotice>
+      <section class="people">
+        <h2>Who works when</h2>
+        <p v-if="!anybody" class="soft">Nobody yet.</p>
+        <ul class="plain">
+          <li v-for="worker in view.workers" :key="worker.id" class="row spread">
+            <span
+              ><strong>{{ worker.name }}</strong
+              >{{ ' '
+              }}<span class="small soft">{{
+                worker.week
+                  .map((spans, i) =>
+                    spans.length > 0 ? `${['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su'][i]} ${hoursText(spans)}` : '',
+                  )
+                  .filter((text) => text !== '')
+                  .join(' · ') || 'no hours'
+              }}</span></span
+            >
+            <KitButton v-if="isOwner" small @click="editing = worker">Change</KitButton>
+          </li>
+        </ul>
+        <KitButton v-if="isOwner" @click="editing = 'new'">Add somebody</KitButton>
+      </section>
+      <WorkerForm
+        v-if="editing"
+        :worker="editing === 'new' ? null : editing"
+        :usual="anybody ? '' : (session.current?.person.name ?? '')"
+        @close="editing = null"
+        @saved="load.reload()"
+      />
+    </main>
+  </Waiting>
+</template>
+
+<style scoped>
+.crumbs {
+  margin-bottom: 0.6rem;
+}
+.head {
+  margin-bottom: 1rem;
+  gap: 1rem;
+  flex-wrap: wrap;
+}
+.figures {
+  display: flex;
+  gap: 2.5rem;
+  margin: 1rem 0;
+}
+.tonight {
+  border-left: 5px solid var(--mark);
+  margin-bottom: 0.8rem;
+}
+.tonight h2 {
+  font-size: 1.15rem;
+  margin: 0.2rem 0 0.4rem;
+}
+.tonight li {
+  min-height: 32px;
+}
+.day h3 {
+  font-size: 1rem;
+  margin: 0.6rem 0 0.1rem;
+}
+.day p {
+  margin: 0;
+}
+.people {
+  margin-top: 1.5rem;
+  max-width: 900px;
+}
+.plain {
+  list-style: none;
+  padding: 0;
+}
+.plain li {
+  padding: 0.3rem 0;
+  border-bottom: 1px solid var(--line);
+}
+</style>

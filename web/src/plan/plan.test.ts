@@ -1,0 +1,147 @@
+import { flushPromises } from '@vue/test-utils';
+import { beforeEach, describe, expect, it } from 'vitest';
+import type { PlannedStep, PlanView } from '@aspecta/contract/plan';
+import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
+import { hoursText, readHours } from './hoursText.ts';
+import PlanPage from './PlanPage.vue';
+import { barsChart, slotsOf, tonightOf } from './planScene.ts';
+
+const planned = (id: string, pieces: [string, string][], over: Partial<PlannedStep> = {}): PlannedStep => ({
+  id,
+  kind: 'weld',
+  title: `Step ${id}`,
+  repair: 'r',
+  panel: 'sill-l',
+  path: 'repairs/r/weld',
+  waits: false,
+  state: 'ready',
+  needs: [],
+  hours: 2,
+  by: 'Ines',
+  pieces,
+  critical: 0,
+  why: [],
+  ...over,
+});
+const steps = [
+  planned('a', [['2026-02-03T18:00:00.000Z', '2026-02-03T19:00:00.000Z']], { critical: 1, needs: ['welder'] }),
+  planned('b', [
+    ['2026-02-03T19:00:00.000Z', '2026-02-03T20:00:00.000Z'],
+    ['2026-02-04T18:00:00.000Z', '2026-02-04T19:00:00.000Z'],
+  ]),
+  planned('c', [['2026-02-04T19:00:00.000Z', '2026-02-05T19:00:00.000Z']], { by: null, waits: true }),
+];
+const view = (over: Partial<PlanView> = {}): PlanView => ({
+  workers: [{ id: 'w', name: 'Ines', week: [[[18, 20]], [], [], [], [], [], []], off: [], version: 1 }],
+  timeZone: 'Europe/Berlin',
+  from: '2026-02-03T12:00:00.000Z',
+  steps,
+  finish: '2026-02-05T19:00:00.000Z',
+  p50: '2026-02-05T19:00:00.000Z',
+  p90: '2026-02-12T19:00:00.000Z',
+  left: 4,
+  broken: [],
+  blocked: [],
+  problem: null,
+  ...over,
+});
+
+describe('the plan as one reads it', () => {
+  const day = (iso: string) => iso.slice(0, 10);
+  it('is a list of evenings, each with its steps; the next one of each person comes first', () => {
+    const slots = slotsOf(steps, day);
+    expect(
+      slots.map(({ by, from, to, steps: own }) => [by, day(from), to.slice(11, 16), own.map(({ id }) => id)]),
+    ).toEqual([
+      ['Ines', '2026-02-03', '20:00', ['a', 'b']],
+      ['Ines', '2026-02-04', '19:00', ['b']],
+    ]);
+    expect(tonightOf(slots)).toEqual([slots[0]]);
+  });
+  it('is drawn as bars over the days, the first step at the top', () => {
+    const points = barsChart(view(), day).series[0]!.points as readonly (readonly number[])[];
+    expect(points.map(([, , , row]) => row)).toEqual([0, 1, 2]);
+    expect(points[0]![0]).toBeCloseTo(0.25, 9);
+    expect(points[2]![2]).toBeCloseTo(2 + 7 / 24, 9);
+  });
+  it('takes hours as one writes them, and gives them back so', () => {
+    expect(readHours('9-12, 14–17:30', 'x')).toEqual([
+      [9, 12],
+      [14, 17.5],
+    ]);
+    expect(readHours('', 'x')).toEqual([]);
+    expect(
+      hoursText([
+        [9, 12],
+        [14, 17.5],
+      ]),
+    ).toBe('9-12, 14-17:30');
+    for (const wrong of ['late', '21-19', '9-25', '9'])
+      expect(() => readHours(wrong, 'week[2]')).toThrowError(/write 19-21/);
+  });
+});
+
+let server: FakeServer;
+beforeEach(() => {
+  signIn('owner');
+  document.body.innerHTML = '';
+  server = new FakeServer()
+    .on('GET /vehicles/v', { id: 'v', nickname: 'Marigold', planId: 'saloon' })
+    .on('GET /vehicles/v/plan', view());
+});
+const open = async () => openPage(PlanPage, { id: 'v' });
+
+describe('the plan of a car', () => {
+  it('says when it is ready, how sure that is, and what is done next by whom', async () => {
+    const { page } = await open();
+    const text = page.text();
+    expect(text).toMatch(/Thu,? 5 Feb/);
+    expect(text).toContain('12 February 2026');
+    expect(text).toMatch(/Next for Ines.*Tuesday,? 3 February 2026, 19:00 to 21:00/s);
+    expect(text).toContain('holds the end up');
+    expect(page.get('.tonight a').attributes('href')).toBe('/vehicles/v/repairs/r/weld');
+  });
+
+  it('asks who works when before anything can be planned, in the words of a week', async () => {
+    server.on(
+      'GET /vehicles/v/plan',
+      view({ workers: [], steps: [], p50: null, p90: null, problem: 'Say who works when.' }),
+    );
+    server.on('POST /workers', []);
+    const { page } = await open();
+    await button(page, 'Say who works when').trigger('click');
+    await field(page, 'Name').setValue('Ines');
+    await field(page, 'Monday').setValue('18:30-20');
+    await field(page, 'Friday').setValue('never');
+    await page.get('.dialog form').trigger('submit');
+    await flushPromises();
+    expect(page.text()).toContain('“never” is no stretch of hours');
+    await field(page, 'Friday').setValue('');
+    await page.get('.dialog form').trigger('submit');
+    await flushPromises();
+    const [sent] = server.to('POST /workers') as [{ week: number[][][]; name: string; timeZone: string }];
+    expect(sent).toMatchObject({ name: 'Ines', timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone });
+    expect(sent.week[0]).toEqual([[18.5, 20]]);
+    expect(sent.week[4]).toEqual([]);
+  });
+
+  it('shows what is refused of somebody’s hours, and tells what is blocked and what comes too late', async () => {
+    server
+      .on(
+        'GET /vehicles/v/plan',
+        view({
+          blocked: [{ title: 'Chassis leg: weld', reason: 'the engine is still in' }],
+          broken: [{ title: 'prime', after: 'weld', late: 30 }],
+        }),
+      )
+      .on('PUT /workers/w', () => problem('invalid', 'There is somebody called Ada already.', 422, { field: 'name' }));
+    const { page } = await open();
+    expect(page.text()).toMatch(/Not planned: Chassis leg: weld \(the engine is still in\)/);
+    expect(page.text()).toMatch(/prime comes 30\.0 h too late after “weld”/);
+    await button(page, 'Change').trigger('click');
+    await field(page, 'Name').setValue('Ada');
+    await page.get('.dialog form').trigger('submit');
+    await flushPromises();
+    expect(page.text()).toContain('There is somebody called Ada already.');
+  });
+});

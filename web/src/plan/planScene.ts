@@ -1,0 +1,64 @@
+import type { PlannedStep, PlanView } from '@aspecta/contract/plan';
+import type { Chart } from '../charts/chart.ts';
+
+/** What is done in one stretch of somebody's time. */
+export interface Slot {
+  day: string;
+  by: string;
+  from: string;
+  to: string;
+  steps: PlannedStep[];
+}
+
+/** ms. Pieces that follow each other this closely are one evening. */
+const TOGETHER = 4 * 3_600_000;
+
+/** The plan as evenings: what who does from when to when, in order. */
+export function slotsOf(steps: readonly PlannedStep[], dayOf: (iso: string) => string): Slot[] {
+  const pieces = steps
+    .filter(({ by }) => by !== null)
+    .flatMap((step) => step.pieces.map(([from, to]) => ({ step, by: step.by!, from, to })))
+    .sort((a, b) => a.from.localeCompare(b.from));
+  const slots: Slot[] = [];
+  for (const { step, by, from, to } of pieces) {
+    const day = dayOf(from);
+    const open = slots.find(
+      (slot) => slot.by === by && slot.day === day && Date.parse(from) - Date.parse(slot.to) < TOGETHER,
+    );
+    if (!open) slots.push({ day, by, from, to, steps: [step] });
+    else {
+      open.to = to;
+      if (!open.steps.includes(step)) open.steps.push(step);
+    }
+  }
+  return slots;
+}
+
+/** The next stretch of work of each person. */
+export const tonightOf = (slots: readonly Slot[]): Slot[] =>
+  slots.filter((slot, i) => slots.findIndex(({ by }) => by === slot.by) === i);
+
+const DAY = 86_400_000;
+const MOST_BARS = 40;
+
+/** Every step as a bar over the days, the first at the top. */
+export function barsChart({ from, steps }: Pick<PlanView, 'from' | 'steps'>, dayText: (iso: string) => string): Chart {
+  const shown = steps.slice(0, MOST_BARS);
+  const begin = Date.parse(from);
+  const days = (iso: string) => (Date.parse(iso) - begin) / DAY;
+  const bars = shown.map(({ pieces }, i) => {
+    const [first, last] = [days(pieces[0]![0]), days(pieces.at(-1)![1])];
+    return [first, (first + last) / 2, last, i] as const;
+  });
+  return {
+    title: 'When each step is done',
+    x: {
+      name: 'Day',
+      min: 0,
+      write: (value) => dayText(new Date(begin + value * DAY).toISOString()),
+    },
+    y: { name: 'Step', names: shown.map(({ title }) => short(title)) },
+    series: [{ kind: 'range', name: 'steps', points: bars }],
+  };
+}
+const short = (title: string) => (title.length > 34 ? `${title.slice(0, 33)}…` : title);
