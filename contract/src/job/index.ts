@@ -51,6 +51,15 @@ export interface JobView {
   /** Hours of work in all, and of what is left. */
   hours: number;
   left: number;
+  /** By the steps of which it is noted how long they took; null as long as there is none. */
+  pace: {
+    /** How many steps. */
+    steps: number;
+    planned: number;
+    spent: number;
+    /** Hours that are left at this pace; null where nothing came of what was spent. */
+    left: number | null;
+  } | null;
 }
 
 export interface OwnStepInput {

@@ -17,7 +17,7 @@ const say = (step: string, over: object, vehicle = here.vehicle) =>
 describe('the job of a car', () => {
   it('has no steps on an empty car, and begins with the decision where damage is drawn', async () => {
     const vehicle = await vehicleOf(here.owner);
-    expect(await job(vehicle)).toEqual({ steps: [], hours: 0, left: 0 });
+    expect(await job(vehicle)).toEqual({ steps: [], hours: 0, left: 0, pace: null });
     await here.owner.post(`/vehicles/${vehicle}/zones`, zoneInput()).expect(201);
     expect((await job(vehicle)).steps).toMatchObject([
       { kind: 'decide', state: 'ready', path: `panels/${zoneInput()['panel'] as string}/verdict` },
@@ -46,6 +46,7 @@ describe('the job of a car', () => {
     const repair = await decided(here.owner, here.vehicle, 'patch');
     const step = (kind: string) => `${repair.id} ${kind}`;
     await say('car safe', { state: 'done', spent: 0.5 }).expect(200);
+    expect((await job()).pace).toMatchObject({ steps: 1, spent: 0.5 });
     await say(step('strip'), { state: 'skipped', reason: 'it was bare' }).expect(200);
     let view = await job();
     expect(view.steps.find(({ id }) => id === 'car safe')).toMatchObject({

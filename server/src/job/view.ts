@@ -1,4 +1,5 @@
 import type { JobView, StepView } from '@aspecta/contract/job';
+import { forecast } from '@aspecta/core/plan';
 import { jobSteps, standingOf, type JobStep, type StepStanding, type StepWord } from '@aspecta/core/job';
 import type { StepWordRow } from './entities.ts';
 import type { Gathered } from './gather.ts';
@@ -19,7 +20,25 @@ export function jobView({ input, words, own }: Gathered, now: Date): JobView {
   );
   const work = views.filter(({ waits }) => !waits);
   const sum = (of: (step: StepView) => number) => work.reduce((all, step) => all + of(step), 0);
-  return { steps: views, hours: sum(({ hours }) => hours), left: sum(leftOf) };
+  return { steps: views, hours: sum(({ hours }) => hours), left: sum(leftOf), pace: paceOf(work) };
+}
+
+/** What the steps took of which that is noted, and what is left at this pace (earned value). */
+function paceOf(work: readonly StepView[]): JobView['pace'] {
+  const timed = work.filter(({ said }) => (said?.spent ?? 0) > 0);
+  if (timed.length === 0) return null;
+  const doneShare = (step: StepView) => (step.hours > 0 ? 1 - leftOf(step) / step.hours : 1);
+  const { expected, spent } = forecast({
+    tasks: work
+      .filter((step) => timed.includes(step) || doneShare(step) < 1)
+      .map((step) => ({ planned: step.reckoned, done: doneShare(step), spent: step.said?.spent ?? 0 })),
+  });
+  return {
+    steps: timed.length,
+    planned: timed.reduce((sum, step) => sum + step.reckoned * doneShare(step), 0),
+    spent,
+    left: expected === null ? null : expected - spent,
+  };
 }
 
 /** Hours of work that are left of a step. */

@@ -89,6 +89,12 @@ const editing = ref<StepView | null>(null);
           </div>
         </div>
         <KitProgress :share="share" label="Work that is done" />
+        <p v-if="view.pace" class="small">
+          {{ view.pace.steps }} {{ view.pace.steps === 1 ? 'step' : 'steps' }} took {{ hours(view.pace.spent) }} where
+          {{ hours(view.pace.planned) }} were reckoned<template v-if="view.pace.left !== null"
+            >: at this pace {{ hours(view.pace.left) }} are left</template
+          >.
+        </p>
         <KitChips v-model="shown" legend="Which steps" hide-legend :options="options" />
         <KitNotice v-if="form.rest('hours', 'spent', 'notBefore', 'until', 'reason', 'title', 'after')" bad>{{
           form.rest('hours', 'spent', 'notBefore', 'until', 'reason', 'title', 'after')

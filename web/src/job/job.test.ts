@@ -33,7 +33,7 @@ const weld = step({
   path: 'repairs/r/weld',
   waitsFor: [{ id: 'r open', title: 'Sill, left: open its joints', why: 'The old metal is out of the way.' }],
 });
-const jobOf = (...steps: StepView[]): JobView => ({ steps, hours: 6, left: 4.5 });
+const jobOf = (...steps: StepView[]): JobView => ({ steps, hours: 6, left: 4.5, pace: null });
 
 let server: FakeServer;
 beforeEach(() => {
@@ -57,8 +57,15 @@ describe('the job of a car', () => {
     expect(page.text()).toContain('The old metal is out of the way.');
   });
 
+  it('says how much longer it takes than reckoned, by what was noted', async () => {
+    const pace = { steps: 2, planned: 4, spent: 6, left: 6.75 };
+    server.on('GET /vehicles/v/job', { ...jobOf(step({}), weld), pace });
+    const { page } = await open();
+    expect(page.text()).toContain('2 steps took 6.0 h where 4.0 h were reckoned: at this pace 6.8 h are left.');
+  });
+
   it('tells an empty car how work comes into being', async () => {
-    server.on('GET /vehicles/v/job', { steps: [], hours: 0, left: 0 });
+    server.on('GET /vehicles/v/job', { steps: [], hours: 0, left: 0, pace: null });
     const { page } = await open();
     expect(page.text()).toMatch(/There is no work yet.*Draw damage/s);
   });
