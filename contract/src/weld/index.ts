@@ -96,6 +96,13 @@ export const STEP_WORDS: Readonly<Record<StepKind, readonly [string, string]>> =
   dress: ['Dress', 'rounds of dressing'],
   seal: ['Prime and seal', 'coats'],
 };
+/** What the strategies are called. */
+export const STRATEGY_WORDS: Readonly<Record<Strategy, string>> = {
+  coolest: 'Coolest place next',
+  skip: 'Skip',
+  backstep: 'Backstep',
+  continuous: 'Along the seam',
+};
 /** What the processes are called. */
 export const PROCESS_WORDS: Readonly<Record<HandProcess, string>> = { mig: 'MIG', tig: 'TIG', gas: 'Gas' };
 export const POSITION_WORDS: Readonly<Record<Position, string>> = {

@@ -6,7 +6,7 @@ const weldName = Joi.string()
   .max(60);
 
 /* What may come in, by field. */
-export const weldSchema = Joi.object<WeldSettingsInput & { version: number; reason: string }>({
+const settings = {
   process: Joi.valid('mig', 'tig', 'gas').required(),
   position: Joi.valid('flat', 'vertical', 'overhead').required(),
   handWarm: Joi.number().min(30).max(150).required(),
@@ -27,6 +27,11 @@ export const weldSchema = Joi.object<WeldSettingsInput & { version: number; reas
     .default([]),
   first: Joi.array().items(weldName).max(100).unique().default([]),
   barred: Joi.array().items(weldName).max(500).unique().default([]),
+};
+/** Settings alone, to compare what they come to. */
+export const weldSettingsSchema = Joi.object<WeldSettingsInput>(settings);
+export const weldSchema = Joi.object<WeldSettingsInput & { version: number; reason: string }>({
+  ...settings,
   /** Why it is laid out anew although welds are done; nobody asks for it before. */
   reason: Joi.string().trim().allow('').max(300).default(''),
   version: Joi.number().integer().min(0).required(),

@@ -1,4 +1,5 @@
 export { planWelds } from './planWelds.ts';
+export { compareWelds, STRATEGIES, type StrategyPlan } from './compareWelds.ts';
 export { planRepair } from './planRepair.ts';
 export {
   isHot,

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { lineLength, type Point } from '../geometry/index.ts';
+import { compareWelds, STRATEGIES } from './compareWelds.ts';
 import { planRepair } from './planRepair.ts';
 import { isHot, type RepairWeldInput, type WeldJoint, type WeldStep } from './planTypes.ts';
 import { weldId } from './seamWelds.ts';
@@ -82,6 +83,17 @@ describe('the welds of a whole repair', () => {
     const asked = planRepair({ ...sill, first: [last] }).steps.filter(({ kind }) => kind === 'stitch');
     expect(asked.slice(0, 3).map(idOf)).toContain(last);
     expect(asked).toHaveLength(stitches.length);
+  });
+
+  it('cost no more time by the coolest place than by skipping, and the same arc in every strategy', () => {
+    const all = compareWelds(sill);
+    const by = (strategy: string) => all.find((one) => one.strategy === strategy)!;
+    expect(all.map(({ strategy }) => strategy)).toEqual([...STRATEGIES]);
+    expect(by('coolest').totalTime).toBeLessThanOrEqual(by('skip').totalTime + 1e-6);
+    for (const { arcTime, hottestStart } of all) {
+      expect(arcTime).toBeCloseTo(by('coolest').arcTime, 6);
+      expect(hottestStart).toBeLessThanOrEqual(50 + 1e-6);
+    }
   });
 
   it('turn the car once for each other position', () => {

@@ -9,6 +9,12 @@ export const attacks: readonly Attack[] = [
     body: () => ({ ...weldDefaults, version: 99 }),
   },
   {
+    name: 'strategies of welding',
+    method: 'post',
+    path: ({ repair }) => `/repairs/${repair}/weld/compare`,
+    body: () => ({ ...weldDefaults }),
+  },
+  {
     name: 'a round of welds',
     method: 'put',
     path: ({ repair }) => `/repairs/${repair}/weld/steps`,

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { stepSchema, stepsSchema, weldSchema } from '@aspecta/contract/weld/schemas';
+import { stepSchema, stepsSchema, weldSchema, weldSettingsSchema } from '@aspecta/contract/weld/schemas';
 import { idOf, wordOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
@@ -12,6 +12,9 @@ export function weldRoutes(welds: WeldService): Router {
   });
   router.put('/repairs/:id/weld', async (request, response) => {
     response.json(await welds.layOut(callerOf(request), idOf(request), parse(weldSchema, request.body)));
+  });
+  router.post('/repairs/:id/weld/compare', async (request, response) => {
+    response.json(await welds.compare(callerOf(request), idOf(request), parse(weldSettingsSchema, request.body)));
   });
   router.post('/repairs/:id/weld/acknowledge', async (request, response) => {
     response.json(await welds.acknowledge(callerOf(request), idOf(request)));

@@ -4,7 +4,7 @@ import { layerOf, panelOf } from '@aspecta/core/body';
 import { Problem } from '@aspecta/core';
 import { toLine, type Point } from '@aspecta/core/geometry';
 import { keepsPanel } from '@aspecta/core/verdict';
-import type { Position, WeldJoint } from '@aspecta/core/weld';
+import type { Position, RepairWeldInput, StrategyPlan, WeldJoint } from '@aspecta/core/weld';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
@@ -53,34 +53,8 @@ export class WeldService {
     repairId: string,
     { version, reason = '', ...input }: WeldSettingsInput & { version: number; reason?: string },
   ): Promise<WeldPlanView> {
-    const { repair, vehicle } = await this.verdicts.own(caller, repairId);
-    if (keepsPanel(repair.choice))
-      throw new ServerProblem(
-        'invalid',
-        'Nothing is joined here: the panel stays in the car. Decide for a patch or a panel first.',
-        'choice',
-      );
-    const { joints, layer } = await this.joined(caller, repairId);
-    if (joints.length === 0)
-      throw new ServerProblem('invalid', 'No joint of this panel is welded, bolted or riveted.', 'choice');
-    const { material, thickness } = layerOf(panelOf(vehicle.plan, repair.panel), layer);
-    const { temperature } = await this.shops.shop(caller);
-    const { positions, other, pitch, stitch, hole, ...rest } = input;
-    const plan = await this.bench.run(
-      'planRepair',
-      {
-        joints: joints.map((joint) => weldJoint(joint, positions)),
-        thickness,
-        material,
-        ambient: temperature,
-        ...rest,
-        other: other ?? undefined,
-        pitch: pitch ?? undefined,
-        stitch: stitch ?? undefined,
-        hole: hole ?? undefined,
-      },
-      caller.personId,
-    );
+    const { vehicle, repair, joints, ready } = await this.ready(caller, repairId, input);
+    const plan = await this.bench.run('planRepair', ready, caller.personId);
     await changeOf(this.db, vehicle.id, async (manager) => {
       const before = await manager.findOneBy(WeldEntity, { id: repairId });
       const done = await manager.findBy(WeldStepEntity, { weldId: repairId });
@@ -117,6 +91,44 @@ export class WeldService {
       );
     });
     return this.required(caller, repairId);
+  }
+
+  /** What each strategy costs in time, and how much it pulls: nothing is kept. */
+  async compare(caller: Caller, repairId: string, input: WeldSettingsInput): Promise<StrategyPlan[]> {
+    const { ready } = await this.ready(caller, repairId, input);
+    return this.bench.run('compareWelds', ready, caller.personId);
+  }
+
+  /** All that is known before the welds are planned. @throws ServerProblem where nothing is joined */
+  private async ready(
+    caller: Caller,
+    repairId: string,
+    { positions, other, pitch, stitch, hole, ...rest }: WeldSettingsInput,
+  ) {
+    const { repair, vehicle } = await this.verdicts.own(caller, repairId);
+    if (keepsPanel(repair.choice))
+      throw new ServerProblem(
+        'invalid',
+        'Nothing is joined here: the panel stays in the car. Decide for a patch or a panel first.',
+        'choice',
+      );
+    const { joints, layer } = await this.joined(caller, repairId);
+    if (joints.length === 0)
+      throw new ServerProblem('invalid', 'No joint of this panel is welded, bolted or riveted.', 'choice');
+    const { material, thickness } = layerOf(panelOf(vehicle.plan, repair.panel), layer);
+    const { temperature } = await this.shops.shop(caller);
+    const ready: RepairWeldInput = {
+      joints: joints.map((joint) => weldJoint(joint, positions)),
+      thickness,
+      material,
+      ambient: temperature,
+      ...rest,
+      other: other ?? undefined,
+      pitch: pitch ?? undefined,
+      stitch: stitch ?? undefined,
+      hole: hole ?? undefined,
+    };
+    return { vehicle, repair, joints, ready };
   }
 
   /** Notes by name and time that the cautions have been read. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { JointsView } from '@aspecta/contract/repair';
 import type { WeldPlanView } from '@aspecta/contract/weld';
-import { weldId } from '@aspecta/core/weld';
+import { weldId, type StrategyPlan } from '@aspecta/core/weld';
 import { decided, houseWithCar, ownerOf } from '../testing/house.ts';
 
 const here = houseWithCar();
@@ -120,6 +120,15 @@ describe('weld', () => {
     const again = { choice: 'make', reason: 'all of it', done: false, version: 1 };
     await here.owner.put(`/repairs/${repair.id}`, again).expect(200);
     expect((await here.owner.get(`/repairs/${repair.id}/weld`).expect(200)).body.moved).toBe(true);
+  });
+
+  it('compares the strategies for the same welds, and keeps nothing of it', async () => {
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    const { body } = await here.owner.post(`/repairs/${repair.id}/weld/compare`, settings).expect(200);
+    const plans = body as StrategyPlan[];
+    expect(plans.map(({ strategy }) => strategy)).toEqual(['coolest', 'skip', 'backstep', 'continuous']);
+    expect(new Set(plans.map(({ arcTime }) => arcTime.toFixed(3))).size).toBe(1);
+    expect((await here.owner.get(`/repairs/${repair.id}/weld`).expect(200)).body).toBeNull();
   });
 
   it('shows the other device that the plan has changed', async () => {

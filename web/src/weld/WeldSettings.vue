@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { HOLDING_WORDS, POSITION_WORDS, PROCESS_WORDS, type PlannedJoint } from '@aspecta/contract/weld';
+import {
+  HOLDING_WORDS,
+  POSITION_WORDS,
+  PROCESS_WORDS,
+  STRATEGY_WORDS,
+  type PlannedJoint,
+} from '@aspecta/contract/weld';
 import { CLOSING_WORDS } from '@aspecta/contract/repair';
 import { lineLength, pointAt, toLine, type Point } from '@aspecta/core/geometry';
 import type { Position } from '@aspecta/core/weld';
@@ -20,12 +26,6 @@ const units = useUnits();
 const { view, input, warm, lengths, reason, begun, form } = props.plan;
 const options = <T extends string>(words: Readonly<Record<T, string>>) =>
   (Object.entries(words) as [T, string][]).map(([value, label]) => ({ value, label }));
-const STRATEGIES = [
-  { value: 'coolest', label: 'Coolest place next' },
-  { value: 'skip', label: 'Skip' },
-  { value: 'backstep', label: 'Backstep' },
-  { value: 'continuous', label: 'Along the seam' },
-] as const;
 const FIELDS = [
   ['other', 'Thickness behind', 'Of the sheet that it is welded to, where it differs'],
   ['pitch', 'Tacks every', 'Empty: by the process'],
@@ -74,7 +74,7 @@ const named = ['handWarm', 'reason', ...FIELDS.map(([field]) => field)];
     /></KitField>
     <KitChips v-model="input.process" legend="Process" :options="options(PROCESS_WORDS)" />
     <KitChips v-model="input.position" legend="Position" :options="options(POSITION_WORDS)" />
-    <KitChips v-model="input.strategy" legend="Order" :options="STRATEGIES" />
+    <KitChips v-model="input.strategy" legend="Order" :options="options(STRATEGY_WORDS)" />
     <KitChips v-model="input.holding" legend="Held by" :options="options(HOLDING_WORDS)" />
     <KitField
       v-slot="{ bind }"
