@@ -23,6 +23,7 @@ import Waiting from '../shell/Waiting.vue';
 import CautionsDialog from './CautionsDialog.vue';
 import { heatChart } from './heatChart.ts';
 import SetWelder from './SetWelder.vue';
+import StrategyTable from './StrategyTable.vue';
 import StepNow from './StepNow.vue';
 import { useWeldPlan } from './useWeldPlan.ts';
 import WeldSettings from './WeldSettings.vue';
@@ -212,6 +213,9 @@ onBeforeUnmount(() => {
               >
             </KitNotice>
             <SetWelder v-if="view.plan.arcTime > 0" :view="view" />
+            <KitCollapse v-if="view.plan.stitches > 0" title="Strategies side by side"
+              ><StrategyTable :repair="repair" :input="input"
+            /></KitCollapse>
             <KitCollapse v-if="view.plan.arcTime > 0" title="How warm it gets"
               ><ChartView :chart="warmth"
             /></KitCollapse>

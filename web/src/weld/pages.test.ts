@@ -146,6 +146,19 @@ describe('the weld plan', () => {
     expect(server.to('PUT /repairs/r/weld').at(-1)).toMatchObject({ first: [], barred: [] });
   });
 
+  it('compares the strategies beside the one that is chosen', async () => {
+    const plan = { arcTime: 60, waitTime: 300, totalTime: 1200, hottestStart: 48, distortionIndex: 1 };
+    server.on('POST /repairs/r/weld/compare', [
+      { ...plan, strategy: 'coolest' },
+      { ...plan, strategy: 'continuous', totalTime: 1920, distortionIndex: 1.4 },
+    ]);
+    const { page } = await open();
+    await button(page, 'Compare them').trigger('click');
+    await flushPromises();
+    expect(page.text()).toContain('12 min longer, 40 % more pull');
+    expect(server.to('POST /repairs/r/weld/compare')[0]).toMatchObject({ process: 'mig', strategy: 'coolest' });
+  });
+
   it('shows what was refused, whatever field the server names for it', async () => {
     server
       .on('GET /repairs/r/weld', () => null)
