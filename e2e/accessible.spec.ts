@@ -32,6 +32,7 @@ async function demoPaths(page: Page, house: House): Promise<Record<string, strin
     Bench: `/vehicles/${car}/repairs/${patch}/bench`,
     Job: `/vehicles/${car}/job`,
     Plan: `/vehicles/${car}/plan`,
+    'Whole car': `/vehicles/${car}/whole`,
     Orders: '/orders',
     'Bench book': '/book',
     'Bench book, a page': '/book/pattern',

@@ -66,6 +66,7 @@ test('an inch shop reads inches, mil and °F on every page of a car', async ({ p
       `${patch}/bench`,
       `${car}/job?show=all`,
       `${car}/plan`,
+      `${car}/whole`,
       '/orders',
       '/house',
       '/learnt',

@@ -19,6 +19,7 @@ import { survey } from './survey/station.ts';
 import { walk } from './survey/walkStation.ts';
 import { verdict } from './verdict/station.ts';
 import { weld } from './weld/station.ts';
+import { whole } from './whole/station.ts';
 
 /**
  * All stations of the house. A station stands on those before it; whoever needs all of them goes
@@ -34,6 +35,7 @@ export const stations: readonly Station[] = [
   survey,
   order,
   verdict,
+  whole,
   cut,
   joints,
   weld,

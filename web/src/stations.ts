@@ -15,6 +15,7 @@ import { learnt, survey } from './survey/station.ts';
 import { verdict } from './verdict/station.ts';
 import { walk } from './walk/station.ts';
 import { weld } from './weld/station.ts';
+import { whole } from './whole/station.ts';
 
 /** All stations in the order of the work. */
 export const stations: readonly Station[] = [
@@ -24,6 +25,7 @@ export const stations: readonly Station[] = [
   photo,
   survey,
   verdict,
+  whole,
   order,
   cut,
   joints,

@@ -8,6 +8,7 @@ import { inspectionFile } from '../report/file.ts';
 import { planJob } from '../plan/planning.ts';
 import { outlineFile } from '../shape/outlineFiles.ts';
 import { readingsFile, readReadings } from '../survey/files.ts';
+import { portfolio } from '@aspecta/core/verdict';
 import { weighRepair } from '../verdict/weighing.ts';
 import { ServerProblem } from '../http/problems.ts';
 
@@ -38,6 +39,7 @@ export const jobs = {
   compareWelds,
   planJob,
   weighRepair,
+  portfolio,
 } as const;
 
 export type JobName = keyof typeof jobs;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { OPTION_WORDS, type RepairView } from '@aspecta/contract/verdict';
-import { isBought, isCutIn, isLetIn, keepsPanel } from '@aspecta/core/verdict';
+import { isBought, isCutIn, keepsPanel } from '@aspecta/core/verdict';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { put } from '../shell/api.ts';
@@ -24,7 +24,12 @@ async function setDone(repair: RepairView, done: boolean): Promise<void> {
 
 <template>
   <div>
-    <p class="eyebrow">Decisions</p>
+    <div class="row spread">
+      <p class="eyebrow">Decisions</p>
+      <KitButton v-if="repairs.length > 0" small plain :to="`/vehicles/${vehicle}/whole`"
+        >All weighed together</KitButton
+      >
+    </div>
     <p v-if="props.repairs.length === 0" class="soft small">
       None yet. Measure a panel, mark what is damaged, and weigh it.
     </p>
@@ -46,7 +51,7 @@ async function setDone(repair: RepairView, done: boolean): Promise<void> {
           <KitButton small v-if="isCutIn(repair.choice)" :to="`/vehicles/${vehicle}/repairs/${repair.id}/cut`"
             >Cut</KitButton
           >
-          <KitButton small v-if="isLetIn(repair.choice)" :to="`/vehicles/${vehicle}/repairs/${repair.id}/weld`"
+          <KitButton small v-if="!keepsPanel(repair.choice)" :to="`/vehicles/${vehicle}/repairs/${repair.id}/weld`"
             >Weld</KitButton
           >
           <KitButton small v-if="!keepsPanel(repair.choice)" :to="`/vehicles/${vehicle}/repairs/${repair.id}/joints`"

@@ -70,6 +70,7 @@ const editing = ref<StepView | null>(null);
         </div>
         <div class="row">
           <KitButton v-if="steps.length > 0" :to="`/vehicles/${id}/plan`">When is it ready?</KitButton>
+          <KitButton v-if="steps.length > 0" :to="`/vehicles/${id}/whole`">Or order it all?</KitButton>
           <KitButton v-if="session.canWork" @click="adding = true">Add a step</KitButton>
         </div>
       </div>
