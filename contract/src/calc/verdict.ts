@@ -171,6 +171,7 @@ export const verdictCalculations = [
             for: many(word('reason'), 'what speaks for it'),
             against: many(word('reason'), 'what speaks against it'),
             ruledOut: maybe(word('why it cannot be done')),
+            lasts: flag('ends the damage'),
             cheapest: share('chance that it is the cheapest'),
             quickest: share('chance that it is the quickest'),
           },

@@ -37,6 +37,8 @@ export interface VerdictOption {
   against: string[];
   /** Why it cannot be done here; null where it can. */
   ruledOut: string | null;
+  /** It ends the damage, and does not only slow it down. */
+  lasts: boolean;
   cheapest: number;
   quickest: number;
 }
@@ -100,6 +102,7 @@ export function compare({ repair, rates, house }: { repair: Repair; rates: Rates
     elements: drawn[i]!.elements,
     ...reasonsFor(id, repair),
     ruledOut: possible[i]!,
+    lasts: !keepsPanel(id) || treatmentLasts(repair),
     cheapest: shares.cheapest[i]!,
     quickest: shares.quickest[i]!,
   }));
@@ -280,7 +283,7 @@ function propose(options: readonly VerdictOption[], repair: Repair): { proposed:
   const open = options.filter((option) => option.ruledOut === null);
   if (open.length === 0)
     return { proposed: null, why: 'None of the options can be done here: find a panel to buy, or plan to make it.' };
-  const lasting = open.filter((option) => !keepsPanel(option.id) || treatmentLasts(repair));
+  const lasting = open.filter(({ lasts }) => lasts);
   const best = (lasting.length > 0 ? lasting : open).reduce((a, b) => (b.cost.p50 < a.cost.p50 ? b : a));
   const others = open.filter((option) => option !== best);
   if (options.length === 1)

@@ -87,17 +87,22 @@ export class WholeService {
       zoneIds: group.zones.map(({ id }) => id),
       decided: group.decided,
       proposed: verdict.proposed,
-      options: verdict.options
-        .filter((option) => !option.ruledOut || option.id === group.decided?.choice)
-        .map((option): WholeOption => ({
-          id: option.id,
-          hours: option.hours.p50,
-          money: Math.max(0, option.outlay - (isBought(option.id) ? (offer?.landed ?? 0) : 0)),
-          keeps: kept(option.id, verdict, size),
-          buys: isBought(option.id) && offer ? [{ supplier: offer.maker, price: withTax(offer.price) }] : [],
-        })),
+      options: weighable(verdict, group.decided?.choice ?? null).map((option): WholeOption => ({
+        id: option.id,
+        hours: option.hours.p50,
+        money: Math.max(0, option.outlay - (isBought(option.id) ? (offer?.landed ?? 0) : 0)),
+        keeps: kept(option.id, verdict, size),
+        buys: isBought(option.id) && offer ? [{ supplier: offer.maker, price: withTax(offer.price) }] : [],
+      })),
     };
   }
+}
+
+/** Options that can be done and end the damage, or, where none does, that can be done; what is decided is among them. */
+function weighable({ options }: Verdict, decided: OptionId | null): Verdict['options'] {
+  const possible = options.filter(({ ruledOut, id }) => !ruledOut || id === decided);
+  const lasting = possible.filter(({ lasts, id }) => lasts || id === decided);
+  return lasting.length > 0 ? lasting : possible;
 }
 
 /** Sheet that stays in the car, mm². */

@@ -50,6 +50,8 @@ describe('plans for the whole car', () => {
     expect(view.cheapest!.money + view.cheapest!.hours * view.hourRate).toBeLessThanOrEqual(
       view.now!.money + view.now!.hours * view.hourRate + 1e-6,
     );
+    // What only slows the rust down is proposed by no verdict, and by no plan either.
+    for (const { options: own } of view.repairs) expect(own.some(({ id }) => id === 'treat')).toBe(false);
     expect(view.mostOriginal!.keeps).toBeGreaterThanOrEqual(view.now!.keeps);
   });
 

@@ -55,7 +55,7 @@ const isHere = computed(() => props.step.path === 'job');
   <article class="tile step" :class="step.state" :data-step="step.id">
     <div class="row spread top">
       <div class="grow">
-        <h3>{{ step.title }}</h3>
+        <h2>{{ step.title }}</h2>
         <p class="small soft meta">
           <span class="state">{{ STEP_STATE_WORDS[step.state] }}</span>
           · <span class="mono">{{ hours(step.hours) }}</span><template v-if="step.waits"> by the clock</template
@@ -166,7 +166,7 @@ const isHere = computed(() => props.step.path === 'job');
   flex: 1 1 20rem;
   min-width: 0;
 }
-h3 {
+h2 {
   font-size: 1.05rem;
   margin: 0;
 }
