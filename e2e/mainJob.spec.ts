@@ -6,6 +6,8 @@ import { clickOn, expect, readingsCsv, rollIn, signIn, test } from './house.ts';
 
 /* The whole job as a person does it: from signing in to the last stitch and an arrived panel. */
 test('one car from the first reading to the last stitch', async ({ page, house }, info) => {
+  // Every weld of a repair is ticked off one by one.
+  test.setTimeout(480_000);
   await signIn(page, house);
   const car = await rollIn(page, 'Test mule');
 
