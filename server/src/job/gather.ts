@@ -20,6 +20,8 @@ export interface Gathered {
 
 const HOUR = 3_600_000;
 const DAY_HOURS = 24;
+/** A part that should be here by now, or is due at once, is counted on for no sooner. */
+const OVERDUE_HOURS = 48;
 /** Days of delivery where nobody has quoted any; common practice, no published source (T-29). */
 const USUAL_DAYS = 10;
 
@@ -145,7 +147,7 @@ function jobRepair(
 
 /** Hours until it is here: by the day it is due, else as its maker quoted. */
 function leadHours(order: OrderRow, offers: readonly OfferRow[], now: Date): number {
-  if (order.due) return Math.max(1, (Date.parse(`${order.due}T12:00:00Z`) - now.getTime()) / HOUR);
+  if (order.due) return Math.max(OVERDUE_HOURS, (Date.parse(`${order.due}T12:00:00Z`) - now.getTime()) / HOUR);
   const quoted = offers.find(({ panel, maker }) => panel === order.panel && maker === order.maker)?.leadDays;
   return (quoted ?? USUAL_DAYS) * DAY_HOURS;
 }

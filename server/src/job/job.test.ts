@@ -46,7 +46,10 @@ describe('the job of a car', () => {
     const repair = await decided(here.owner, here.vehicle, 'patch');
     const step = (kind: string) => `${repair.id} ${kind}`;
     await say('car safe', { state: 'done', spent: 0.5 }).expect(200);
-    expect((await job()).pace).toMatchObject({ steps: 1, spent: 0.5 });
+    // An hour was reckoned and half of it was enough: at this pace half of what is left is left.
+    const timed = await job();
+    expect(timed.pace).toMatchObject({ steps: 1, planned: 1, spent: 0.5 });
+    expect(timed.pace!.left).toBeCloseTo(timed.left / 2, 6);
     await say(step('strip'), { state: 'skipped', reason: 'it was bare' }).expect(200);
     let view = await job();
     expect(view.steps.find(({ id }) => id === 'car safe')).toMatchObject({

@@ -29,9 +29,12 @@ function paceOf(work: readonly StepView[]): JobView['pace'] {
   if (timed.length === 0) return null;
   const doneShare = (step: StepView) => (step.hours > 0 ? 1 - leftOf(step) / step.hours : 1);
   const { expected, spent } = forecast({
-    tasks: work
-      .filter((step) => timed.includes(step) || doneShare(step) < 1)
-      .map((step) => ({ planned: step.reckoned, done: doneShare(step), spent: step.said?.spent ?? 0 })),
+    tasks: work.map((step) =>
+      timed.includes(step)
+        ? { planned: step.reckoned, done: doneShare(step), spent: step.said!.spent! }
+        : // What was done without a note of its hours says nothing of the pace.
+          { planned: leftOf(step), done: 0, spent: 0 },
+    ),
   });
   return {
     steps: timed.length,

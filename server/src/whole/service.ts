@@ -2,6 +2,8 @@ import type { WholeOption, WholeRepair, WholeView } from '@aspecta/contract/whol
 import { panelOf, sheetOf } from '@aspecta/core/body';
 import { area } from '@aspecta/core/geometry';
 import { isBought, isCutIn, keepsPanel, type CarPlan, type OptionId, type Verdict } from '@aspecta/core/verdict';
+import type { Shop } from '@aspecta/contract/shop';
+import { KeptByRevision } from '../db/kept.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import type { ShopService } from '../shop/service.ts';
@@ -25,6 +27,7 @@ type Carriage = Map<string, number>;
 /** Plans for the whole car: every repair weighed by itself → carriage shared → what no other plan beats. */
 export class WholeService {
   private readonly services: Services;
+  private readonly kept = new KeptByRevision<OwnVehicle, WholeView>();
 
   constructor(services: Services) {
     this.services = services;
@@ -32,10 +35,17 @@ export class WholeService {
 
   async view(caller: Caller, vehicleId: string): Promise<WholeView> {
     const vehicle = await this.services.garage.own(caller, vehicleId);
-    const [zones, repairs, shop] = await Promise.all([
-      this.services.zones.ofVehicle(vehicleId),
-      this.services.verdicts.ofVehicle(vehicleId),
-      this.services.shops.shop(caller),
+    const shop = await this.services.shops.shop(caller);
+    // What a customer is told of rates is not what the shop reckons with.
+    return this.kept.get(vehicle, `${shop.version} ${caller.role === 'customer'}`, () =>
+      this.make(caller, vehicle, shop),
+    );
+  }
+
+  private async make(caller: Caller, vehicle: OwnVehicle, shop: Shop): Promise<WholeView> {
+    const [zones, repairs] = await Promise.all([
+      this.services.zones.ofVehicle(vehicle.id),
+      this.services.verdicts.ofVehicle(vehicle.id),
     ]);
     const open = repairs.filter(({ done }) => !done);
     const decided = new Set(repairs.flatMap((row) => row.zones.map(({ id }) => id)));
