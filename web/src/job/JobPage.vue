@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { JobView, StepSay, StepView } from '@aspecta/contract/job';
-import { crumbsTo } from '../car/crumbs.ts';
+import CarHead from '../car/CarHead.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
@@ -57,23 +57,11 @@ const editing = ref<StepView | null>(null);
 <template>
   <Waiting :of="load" what="The job">
     <main v-if="load.data.value && view" class="page">
-      <nav class="crumbs small" aria-label="Where you are">
-        <template v-for="crumb in crumbsTo(load.data.value.vehicle)" :key="crumb.text">
-          <RouterLink v-if="crumb.to" :to="crumb.to">{{ crumb.text }}</RouterLink>{{ ' '
-          }}<span aria-hidden="true">›</span>{{ ' ' }}</template
-        ><span>Job</span>
-      </nav>
-      <div class="row spread head">
-        <div>
-          <p class="eyebrow">Job</p>
-          <h1>What has to be done, in which order, and why?</h1>
-        </div>
-        <div class="row">
-          <KitButton v-if="steps.length > 0" :to="`/vehicles/${id}/plan`">When is it ready?</KitButton>
-          <KitButton v-if="steps.length > 0" :to="`/vehicles/${id}/whole`">Or order it all?</KitButton>
-          <KitButton v-if="session.canWork" @click="adding = true">Add a step</KitButton>
-        </div>
-      </div>
+      <CarHead :vehicle="load.data.value.vehicle" title="Job" question="What has to be done, in which order, and why?">
+        <KitButton v-if="steps.length > 0" :to="`/vehicles/${id}/plan`">When is it ready?</KitButton>
+        <KitButton v-if="steps.length > 0" :to="`/vehicles/${id}/whole`">Or order it all?</KitButton>
+        <KitButton v-if="session.canWork" @click="adding = true">Add a step</KitButton>
+      </CarHead>
       <p v-if="steps.length === 0" class="tile soft">
         There is no work yet. Draw damage on a panel and decide what is done about it: every decision becomes its steps.
         <RouterLink :to="`/vehicles/${id}`">To the Board</RouterLink>
@@ -127,14 +115,6 @@ const editing = ref<StepView | null>(null);
 </template>
 
 <style scoped>
-.crumbs {
-  margin-bottom: 0.6rem;
-}
-.head {
-  margin-bottom: 1rem;
-  gap: 1rem;
-  flex-wrap: wrap;
-}
 .figures {
   display: flex;
   gap: 2.5rem;

@@ -8,6 +8,7 @@ import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitSelect from '../kit/KitSelect.vue';
 import { newId } from '../shell/newId.ts';
+import { decimal } from '../shell/typedNumber.ts';
 import type { useJob } from './useJob.ts';
 
 /* A step that the house does not know: what it is, how long, and after which others. */
@@ -26,11 +27,10 @@ function add(of: string): void {
   if (of) draft.after.push(of);
 }
 async function save(): Promise<void> {
-  const hours = Number(draft.hours.trim().replace(',', '.'));
   const input: OwnStepInput = {
     id,
     title: draft.title,
-    hours: draft.hours.trim() === '' || Number.isNaN(hours) ? (draft.hours as unknown as number) : hours,
+    hours: decimal(draft.hours) as number,
     after: draft.after,
   };
   if (await props.job.keep(input, props.step?.own?.version ?? null)) emit('close');

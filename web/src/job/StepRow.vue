@@ -6,6 +6,7 @@ import KitButton from '../kit/KitButton.vue';
 import KitDate from '../kit/KitDate.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
+import { decimal } from '../shell/typedNumber.ts';
 import { dayOf, hours, percent, timeOf } from '../shell/units.ts';
 
 /* One step of the job: what it is, how it stands and why, and what a person says of it. */
@@ -39,11 +40,7 @@ const said = (): Partial<StepSay> => ({
   hours: typedHours(draft.value.hours),
   spent: typedHours(draft.value.spent),
 });
-const typedHours = (text: string): number | null => {
-  if (text.trim() === '') return null;
-  const value = Number(text.trim().replace(',', '.'));
-  return Number.isNaN(value) ? (text as unknown as number) : value;
-};
+const typedHours = (text: string) => (text.trim() === '' ? null : (decimal(text) as number));
 const isOver = computed(() => ['done', 'passed', 'skipped'].includes(props.step.state));
 const to = computed(() => belowVehicle(props.vehicle, props.step.path));
 /** Done where it is done: a decision, an order, a part that is on its way or checked. */

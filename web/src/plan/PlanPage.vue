@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import type { PlanView, Worker } from '@aspecta/contract/plan';
 import { belowVehicle } from '../car/belowVehicle.ts';
-import { crumbsTo } from '../car/crumbs.ts';
+import CarHead from '../car/CarHead.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import ChartView from '../charts/ChartView.vue';
 import KitButton from '../kit/KitButton.vue';
@@ -52,19 +52,13 @@ const anybody = computed(() => view.value.workers.length > 0);
 <template>
   <Waiting :of="load" what="The plan">
     <main v-if="load.data.value" class="page">
-      <nav class="crumbs small" aria-label="Where you are">
-        <template v-for="crumb in crumbsTo(load.data.value.vehicle)" :key="crumb.text">
-          <RouterLink v-if="crumb.to" :to="crumb.to">{{ crumb.text }}</RouterLink>{{ ' '
-          }}<span aria-hidden="true">›</span>{{ ' ' }}</template
-        ><span>Plan</span>
-      </nav>
-      <div class="row spread head">
-        <div>
-          <p class="eyebrow">Plan</p>
-          <h1>What can be done tonight, and when is it ready?</h1>
-        </div>
+      <CarHead
+        :vehicle="load.data.value.vehicle"
+        title="Plan"
+        question="What can be done tonight, and when is it ready?"
+      >
         <KitButton :to="`/vehicles/${id}/job`">All steps and why</KitButton>
-      </div>
+      </CarHead>
       <KitNotice v-if="view.problem" bad>
         <p>{{ view.problem }}</p>
         <KitButton v-if="isOwner && !anybody" small main @click="editing = 'new'">Say who works when</KitButton>
@@ -160,14 +154,6 @@ const anybody = computed(() => view.value.workers.length > 0);
 </template>
 
 <style scoped>
-.crumbs {
-  margin-bottom: 0.6rem;
-}
-.head {
-  margin-bottom: 1rem;
-  gap: 1rem;
-  flex-wrap: wrap;
-}
 .figures {
   display: flex;
   gap: 2.5rem;

@@ -4,7 +4,7 @@ import { OPTION_WORDS } from '@aspecta/contract/verdict';
 import type { WholeRepair, WholeView } from '@aspecta/contract/whole';
 import { panelOf } from '@aspecta/core/body';
 import type { CarPlan, OptionId } from '@aspecta/core/verdict';
-import { crumbsTo } from '../car/crumbs.ts';
+import CarHead from '../car/CarHead.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import ChartView from '../charts/ChartView.vue';
 import KitButton from '../kit/KitButton.vue';
@@ -75,14 +75,7 @@ async function decide(): Promise<void> {
 <template>
   <Waiting :of="load" what="All repairs, weighed together">
     <main v-if="load.data.value" class="page">
-      <nav class="crumbs small" aria-label="Where you are">
-        <template v-for="crumb in crumbsTo(load.data.value.vehicle)" :key="crumb.text">
-          <RouterLink v-if="crumb.to" :to="crumb.to">{{ crumb.text }}</RouterLink>{{ ' '
-          }}<span aria-hidden="true">›</span>{{ ' ' }}</template
-        ><span>Whole car</span>
-      </nav>
-      <p class="eyebrow">Whole car</p>
-      <h1>Go on with patches, or order it all?</h1>
+      <CarHead :vehicle="load.data.value.vehicle" title="Whole car" question="Go on with patches, or order it all?" />
       <p v-if="view.repairs.length === 0" class="tile soft">
         No repair is open. Draw damage on a panel, and all of it is weighed together here.
         <RouterLink :to="`/vehicles/${id}`">To the Board</RouterLink>
@@ -148,9 +141,6 @@ async function decide(): Promise<void> {
 </template>
 
 <style scoped>
-.crumbs {
-  margin-bottom: 0.6rem;
-}
 .answer {
   font-size: 1.2rem;
   max-width: 60rem;
