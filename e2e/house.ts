@@ -164,3 +164,12 @@ export async function api(page: Page, house: House) {
     get: async <T>(path: string) => (await (await page.request.get(`${house.url}/api${path}`)).json()) as T,
   };
 }
+
+/** The car of the demo to which everything happens, and its repair that is decided so. */
+export async function demoRepair(page: Page, house: House, choice: string): Promise<{ car: string; repair: string }> {
+  const get = async <T>(path: string) => (await (await page.request.get(`${house.url}/api${path}`)).json()) as T;
+  const cars = await get<{ id: string; nickname: string }[]>('/vehicles');
+  const car = cars.find(({ nickname }) => nickname === 'Marigold')!.id;
+  const repairs = await get<{ id: string; choice: string }[]>(`/vehicles/${car}/repairs`);
+  return { car, repair: repairs.find((one) => one.choice === choice)!.id };
+}

@@ -1,19 +1,10 @@
 import type { JointsView } from '@aspecta/contract/repair';
-import { clickOn, expect, rollIn, signIn, test } from './house.ts';
+import { clickOn, demoRepair, expect, rollIn, signIn, test } from './house.ts';
 
 /* What comes after the decision: the joints of a panel, what was found and is cured, what was ordered and is not wanted any more. */
 test('a panel is drilled out by its map, spot by spot and joint by joint', async ({ page, house }) => {
   await signIn(page, house);
-  const cars = (await (await page.request.get(`${house.url}/api/vehicles`)).json()) as {
-    id: string;
-    nickname: string;
-  }[];
-  const car = cars.find(({ nickname }) => nickname === 'Marigold')!.id;
-  const repairs = (await (await page.request.get(`${house.url}/api/vehicles/${car}/repairs`)).json()) as {
-    id: string;
-    choice: string;
-  }[];
-  const repair = repairs.find(({ choice }) => choice === 'whole')!.id;
+  const { car, repair } = await demoRepair(page, house, 'whole');
   const view = async () =>
     (await (await page.request.get(`${house.url}/api/repairs/${repair}/joints`)).json()) as JointsView;
   const before = await view();
@@ -38,16 +29,7 @@ test('a panel is drilled out by its map, spot by spot and joint by joint', async
 
 test('a whole panel is welded in by one plan of all its joints, a round at a time', async ({ page, house }) => {
   await signIn(page, house);
-  const cars = (await (await page.request.get(`${house.url}/api/vehicles`)).json()) as {
-    id: string;
-    nickname: string;
-  }[];
-  const car = cars.find(({ nickname }) => nickname === 'Marigold')!.id;
-  const repairs = (await (await page.request.get(`${house.url}/api/vehicles/${car}/repairs`)).json()) as {
-    id: string;
-    choice: string;
-  }[];
-  const repair = repairs.find(({ choice }) => choice === 'whole')!.id;
+  const { car, repair } = await demoRepair(page, house, 'whole');
   await page.goto(`${house.url}/vehicles/${car}/repairs/${repair}/weld`);
   await page.getByRole('radio', { name: 'Screws through both sheets' }).check();
   await page.getByText('Thickness, pitch, stitches, holes').click();
