@@ -15,6 +15,7 @@ export {
   type WeldSeam,
   type WeldStep,
 } from './planTypes.ts';
+export { weldNames } from './weldNames.ts';
 export { weldId } from './seamWelds.ts';
 export { whereOnJoint, type OnJoint } from './whereOnJoint.ts';
 export { lineSource, plateSource, type LineSourceInput } from './lineSource.ts';

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { lineLength, type Point } from '../geometry/index.ts';
 import { compareWelds, STRATEGIES } from './compareWelds.ts';
 import { planRepair } from './planRepair.ts';
+import { weldNames } from './weldNames.ts';
 import { isHot, type RepairWeldInput, type WeldJoint, type WeldStep } from './planTypes.ts';
 import { weldId } from './seamWelds.ts';
 
@@ -94,6 +95,14 @@ describe('the welds of a whole repair', () => {
       expect(arcTime).toBeCloseTo(by('coolest').arcTime, 6);
       expect(hottestStart).toBeLessThanOrEqual(50 + 1e-6);
     }
+  });
+
+  it('have names that no two of them share, and that are gone when the pitch moves them', () => {
+    const names = weldNames(sill);
+    expect(new Set(names).size).toBe(names.length);
+    expect(names).toEqual(expect.arrayContaining(planRepair(sill).steps.filter(isHot).map(idOf)));
+    const tacks = names.filter((name) => name.startsWith('tack'));
+    expect(tacks.some((name) => !weldNames({ ...sill, pitch: 17 }).includes(name))).toBe(true);
   });
 
   it('turn the car once for each other position', () => {

@@ -51,9 +51,10 @@ export class WeldService {
   async layOut(
     caller: Caller,
     repairId: string,
-    { version, reason = '', ...input }: WeldSettingsInput & { version: number; reason?: string },
+    { version, reason = '', ...settings }: WeldSettingsInput & { version: number; reason?: string },
   ): Promise<WeldPlanView> {
-    const { vehicle, repair, joints, ready } = await this.ready(caller, repairId, input);
+    const { vehicle, repair, joints, ready } = await this.ready(caller, repairId, settings);
+    const input = await this.withoutGone(caller, settings, ready);
     const plan = await this.bench.run('planRepair', ready, caller.personId);
     await changeOf(this.db, vehicle.id, async (manager) => {
       const before = await manager.findOneBy(WeldEntity, { id: repairId });
@@ -91,6 +92,18 @@ export class WeldService {
       );
     });
     return this.required(caller, repairId);
+  }
+
+  /** Without what was said of welds that these settings do not come to any more: nothing is left out there. */
+  private async withoutGone(
+    caller: Caller,
+    settings: WeldSettingsInput,
+    ready: RepairWeldInput,
+  ): Promise<WeldSettingsInput> {
+    if (settings.first.length + settings.barred.length === 0) return settings;
+    const names = new Set(await this.bench.run('weldNames', ready, caller.personId));
+    const still = (said: readonly string[]) => said.filter((name) => names.has(name));
+    return { ...settings, first: still(settings.first), barred: still(settings.barred) };
   }
 
   /** What each strategy costs in time, and how much it pulls: nothing is kept. */

@@ -108,8 +108,9 @@ describe('weld', () => {
     expect(plugs.map(({ from, to }) => weldId('plug', from!, to!))).not.toContain(id);
     expect(plugs[0]!.text).toMatch(/8 mm hole/);
     expect(said.input).toMatchObject({ hole: 8, barred: [id], other: null });
+    expect((await put({ barred: [id, 'plug 1:1 1:1'] }, 2)).input.barred).toEqual([id]);
     const { body } = await here.owner
-      .put(`/repairs/${repair.id}/weld`, { ...settings, other: 4, version: 2 })
+      .put(`/repairs/${repair.id}/weld`, { ...settings, other: 4, version: 3 })
       .expect(422);
     expect(body).toMatchObject({ field: 'other', detail: expect.stringMatching(/burns away/) });
   });

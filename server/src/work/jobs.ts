@@ -1,6 +1,6 @@
 import { calculate } from '@aspecta/contract/calc';
 import { lineAround, lineByHand, thinMetal } from '@aspecta/core/cut';
-import { compareWelds, planRepair } from '@aspecta/core/weld';
+import { compareWelds, planRepair, weldNames } from '@aspecta/core/weld';
 import { outlineFrom } from '../body/outlineFiles.ts';
 import { cutCard, type CardContext } from '../cut/card.ts';
 import type { CutPlanView } from '@aspecta/contract/cut';
@@ -37,6 +37,7 @@ export const jobs = {
   cutCard: ({ plan, context }: { plan: CutPlanView; context: CardContext }) => cutCard(plan, context),
   planRepair,
   compareWelds,
+  weldNames,
   planJob,
   weighRepair,
   portfolio,
