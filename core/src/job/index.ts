@@ -1,4 +1,4 @@
-export { standingOf, STEP_STATES, type StepStanding, type StepState, type StepWord } from './standing.ts';
+export { isPast, standingOf, STEP_STATES, type StepStanding, type StepState, type StepWord } from './standing.ts';
 export { jobSteps } from './jobSteps.ts';
 export { phaseOf } from './phases.ts';
 export {

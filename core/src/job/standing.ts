@@ -26,7 +26,8 @@ export interface StepStanding {
 }
 
 const HOUR = 3_600_000;
-const isOver = (state: StepState | undefined) => state === 'done' || state === 'passed' || state === 'skipped';
+/** Nothing is to be done there any more. */
+export const isPast = (state: StepState): boolean => state === 'done' || state === 'passed' || state === 'skipped';
 
 /**
  * How does each step stand, by what was said and ticked, at this moment?
@@ -83,7 +84,7 @@ function standing(
   if (word?.state === 'done' || step.share >= 1) return over('done');
   if (word?.state === 'skipped') return over('skipped');
   if (begun.has(step.id)) return over('passed');
-  const open = step.after.filter(({ id }) => known.has(id) && !isOver(known.get(id)!.state));
+  const open = step.after.filter(({ id }) => known.has(id) && !isPast(known.get(id)!.state));
   if (open.length > 0) return { state: 'waits', open: open.map(({ id, why }) => ({ id, why })), at: null };
   if (word?.state === 'blocked' && (word.until ?? Infinity) > now)
     return { state: 'blocked', open: [], at: word.until ?? null };

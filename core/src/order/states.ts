@@ -30,5 +30,8 @@ export const nextStates = (state: OrderState): readonly OrderState[] => NEXT[sta
 /** Is nothing more to come of this line? */
 export const isOver = (state: OrderState): boolean => ['fitted', 'returned', 'withdrawn'].includes(state);
 
+/** Is it not yet here and looked at: wanted, on its way, or arrived and not checked? */
+export const isToCome = (state: OrderState): boolean => state === 'wanted' || state === 'arrived' || isAwaited(state);
+
 /** Is the panel still on its way? */
 export const isAwaited = (state: OrderState): boolean => ['ordered', 'confirmed', 'back-order'].includes(state);

@@ -1,3 +1,4 @@
+import { isPast } from '@aspecta/core/job';
 import { panelOf } from '@aspecta/core/body';
 import type { JobView, StepView } from '@aspecta/contract/job';
 import type { Station, StationStanding } from '../station.ts';
@@ -38,7 +39,7 @@ const ELSEWHERE: ReadonlySet<StepView['kind']> = new Set(['decide', 'order', 'ch
 
 function standingOf(vehicle: OwnVehicle, { steps }: JobView): StationStanding {
   const ready = steps.filter(({ state }) => state === 'ready');
-  const left = steps.filter(({ state }) => !['done', 'passed', 'skipped'].includes(state));
+  const left = steps.filter(({ state }) => !isPast(state));
   const next = begunFirst(ready.filter(({ kind }) => !ELSEWHERE.has(kind)));
   return {
     word: steps.length === 0 ? 'no work yet' : left.length === 0 ? 'all done' : `${ready.length} can be done`,

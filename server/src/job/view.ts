@@ -1,6 +1,6 @@
 import type { JobView, StepView } from '@aspecta/contract/job';
 import { forecast } from '@aspecta/core/plan';
-import { jobSteps, standingOf, type JobStep, type StepStanding, type StepWord } from '@aspecta/core/job';
+import { isPast, jobSteps, standingOf, type JobStep, type StepStanding, type StepWord } from '@aspecta/core/job';
 import type { StepWordRow } from './entities.ts';
 import type { Gathered } from './gather.ts';
 
@@ -46,7 +46,7 @@ function paceOf(work: readonly StepView[]): JobView['pace'] {
 
 /** Hours of work that are left of a step. */
 export const leftOf = ({ state, hours, share }: Pick<StepView, 'state' | 'hours' | 'share'>): number =>
-  state === 'done' || state === 'passed' || state === 'skipped' ? 0 : hours * (1 - share);
+  isPast(state) ? 0 : hours * (1 - share);
 
 const wordOf = ({ state, at, until }: StepWordRow): StepWord => ({
   state,

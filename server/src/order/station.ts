@@ -1,6 +1,6 @@
 import { In } from 'typeorm';
 import { panelOf } from '@aspecta/core/body';
-import { isAwaited, isOver } from '@aspecta/core/order';
+import { isAwaited, isOver, isToCome } from '@aspecta/core/order';
 import type { NextStep } from '@aspecta/contract/garage';
 import type { Chapter, Station, StationStanding } from '../station.ts';
 import { URGENCY } from '../board/urgency.ts';
@@ -29,9 +29,7 @@ export const order: Station = {
     );
   },
   report: async (house, vehicle, reader): Promise<Chapter[]> => {
-    const rows = (await house.the(OrderService).ofVehicle(vehicle.id)).filter(
-      ({ state }) => isAwaited(state) || state === 'wanted' || state === 'arrived',
-    );
+    const rows = (await house.the(OrderService).ofVehicle(vehicle.id)).filter(({ state }) => isToCome(state));
     if (rows.length === 0 || reader === 'customer') return [];
     const lines = rows.map(
       (row) =>

@@ -1,10 +1,9 @@
 import type { JobView, StepView } from '@aspecta/contract/job';
-import type { JobStep } from '@aspecta/core/job';
+import { isPast, type JobStep } from '@aspecta/core/job';
 import type { CalendarTask } from '@aspecta/core/plan';
 import { leftOf } from '../job/view.ts';
 
 const HOUR = 3_600_000;
-const isOver = ({ state }: StepView) => state === 'done' || state === 'passed' || state === 'skipped';
 
 /** Steps that can be planned: those that are left, without what is blocked for good and all that waits for it. */
 export function plannable(view: JobView, steps: readonly JobStep[]): { open: StepView[]; blocked: StepView[] } {
@@ -14,7 +13,7 @@ export function plannable(view: JobView, steps: readonly JobStep[]): { open: Ste
   const held = new Set(blocked);
   for (const { id, after } of steps) if (after.some((link) => held.has(link.id))) held.add(id);
   return {
-    open: view.steps.filter((step) => !isOver(step) && !held.has(step.id)),
+    open: view.steps.filter((step) => !isPast(step.state) && !held.has(step.id)),
     blocked: view.steps.filter(({ id }) => blocked.has(id)),
   };
 }

@@ -1,5 +1,5 @@
 import { In, type DataSource } from 'typeorm';
-import { isAwaited } from '@aspecta/core/order';
+import { isToCome } from '@aspecta/core/order';
 import { isBought, keepsPanel } from '@aspecta/core/verdict';
 import type { Station, StationStanding } from '../station.ts';
 import { JointService } from '../repair/service.ts';
@@ -58,9 +58,5 @@ export const weld: Station = {
 async function awaitedFor(db: DataSource, repairs: readonly CutInRepair[]): Promise<ReadonlySet<string>> {
   const bought = repairs.filter(({ choice }) => isBought(choice)).map(({ id }) => id);
   const rows = await db.getRepository(OrderEntity).findBy({ repairId: In(bought) });
-  return new Set(
-    rows
-      .filter(({ state }) => state === 'wanted' || state === 'arrived' || isAwaited(state))
-      .map((row) => row.repairId!),
-  );
+  return new Set(rows.filter(({ state }) => isToCome(state)).map((row) => row.repairId!));
 }

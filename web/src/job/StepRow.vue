@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { STEP_STATE_WORDS, type StepSay, type StepView } from '@aspecta/contract/job';
+import { isPast } from '@aspecta/core/job';
 import { belowVehicle } from '../car/belowVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitDate from '../kit/KitDate.vue';
@@ -41,7 +42,7 @@ const said = (): Partial<StepSay> => ({
   spent: typedHours(draft.value.spent),
 });
 const typedHours = (text: string) => (text.trim() === '' ? null : (decimal(text) as number));
-const isOver = computed(() => ['done', 'passed', 'skipped'].includes(props.step.state));
+const isOver = computed(() => isPast(props.step.state));
 const to = computed(() => belowVehicle(props.vehicle, props.step.path));
 /** Done where it is done: a decision, an order, a part that is on its way or checked. */
 const isElsewhere = computed(() => ['decide', 'order', 'delivery', 'check'].includes(props.step.kind));

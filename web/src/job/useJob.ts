@@ -1,5 +1,6 @@
 import { computed, shallowRef } from 'vue';
 import type { JobView, OwnStepInput, StepSay, StepView } from '@aspecta/contract/job';
+import { isPast } from '@aspecta/core/job';
 import { post, put, remove } from '../shell/api.ts';
 import { overTheirs } from '../shell/theirs.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -8,7 +9,7 @@ import { useForm } from '../shell/useForm.ts';
 export const SHOWN = {
   ready: ({ state }: StepView) => state === 'ready' || state === 'running' || state === 'blocked',
   waits: ({ state }: StepView) => state === 'waits',
-  done: ({ state }: StepView) => state === 'done' || state === 'passed' || state === 'skipped',
+  done: ({ state }: StepView) => isPast(state),
   all: () => true,
 } as const;
 export type Shown = keyof typeof SHOWN;

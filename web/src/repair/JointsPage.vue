@@ -10,7 +10,7 @@ import {
   type JointsView,
 } from '@aspecta/contract/repair';
 import { panelOf } from '@aspecta/core/body';
-import { isAwaited } from '@aspecta/core/order';
+import { isToCome } from '@aspecta/core/order';
 import { keepsPanel } from '@aspecta/core/verdict';
 import { crumbsTo } from '../car/crumbs.ts';
 import DecisionLine from '../car/DecisionLine.vue';
@@ -109,7 +109,7 @@ const MARKS = [
 const next = computed(() => {
   if (!view.value) return null;
   const state = decision.value?.order?.state;
-  if (state === 'wanted' || state === 'arrived' || (state && isAwaited(state)))
+  if (state && isToCome(state))
     return { text: 'The panel is not here yet: look for it in the order book', to: '/orders' };
   if (view.value.joints.length === 0) return { text: 'Back to the Board', to: `/vehicles/${props.id}` };
   return { text: 'Plan every weld in its order', to: `/vehicles/${props.id}/repairs/${props.repair}/weld` };
