@@ -5,6 +5,7 @@ import { calc } from './calc/station.ts';
 import { cut } from './cut/station.ts';
 import { garage } from './garage/station.ts';
 import { gauge } from './gauge/station.ts';
+import { hold } from './hold/station.ts';
 import { live } from './live/station.ts';
 import { order } from './order/station.ts';
 import { photo } from './photo/station.ts';
@@ -39,6 +40,7 @@ export const stations: readonly Station[] = [
   cut,
   joints,
   weld,
+  hold,
   job,
   plan,
   board,

@@ -135,6 +135,41 @@ export interface View {
   height: number;
 }
 
+/** A place on the body from which a tape is stretched. */
+export interface DatumPoint {
+  id: string;
+  name: string;
+  /** mm: back from the front of the body, to the left of its middle line, up from the lower edge of its side view. */
+  at: readonly [number, number, number];
+}
+
+/** Places that lie about in one plane, with nothing in the way of a tape between them. */
+export interface Figure {
+  id: string;
+  name: string;
+  points: readonly string[];
+  /** Where it is an opening or a section: between which of its points what metal holds them apart, by panel. */
+  sides: readonly { ends: readonly [string, string]; panels: readonly string[] }[];
+  /** What cannot be done while braces stand in it. */
+  blocks: string;
+}
+
+/** A part that hangs on the body: its gaps say where its mounts have gone. */
+export interface HungPart {
+  id: string;
+  name: string;
+  panel: string;
+  /** Where it is held and can be shimmed or shifted, in the panel's coordinates, mm. */
+  mounts: readonly Mount[];
+}
+
+/** What is measured of a body to know whether it has kept its shape. */
+export interface Frame {
+  points: readonly DatumPoint[];
+  figures: readonly Figure[];
+  hung: readonly HungPart[];
+}
+
 /** A body opened flat: data, in mm, for one invented vehicle type. */
 export interface BodyPlan {
   id: string;
@@ -146,4 +181,6 @@ export interface BodyPlan {
   panels: readonly Panel[];
   seams: readonly Seam[];
   cavities: readonly Cavity[];
+  /** Left out in a plan of somebody's own that was kept before frames were known. */
+  frame?: Frame;
 }

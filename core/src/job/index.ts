@@ -4,6 +4,7 @@ export { phaseOf } from './phases.ts';
 export {
   jobDefaults,
   STEP_KINDS,
+  type HeldShares,
   type JobHouse,
   type JobInput,
   type JobRepair,

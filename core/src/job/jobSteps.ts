@@ -20,7 +20,16 @@ const MOST_STEPS = 1000;
  * Source: common practice, no published source (TRADE §7 to §12, T-12, T-15, T-19, T-20, T-33, T-44).
  * @example jobSteps({ body: bodyPlan('saloon'), repairs: [], finds: [], undecided: ['sill-l'] }).map(({ kind }) => kind) // → ['decide']
  */
-export function jobSteps({ body, repairs, parts = [], finds, undecided, own = [], house = {} }: JobInput): JobStep[] {
+export function jobSteps({
+  body,
+  repairs,
+  parts = [],
+  finds,
+  undecided,
+  own = [],
+  held,
+  house = {},
+}: JobInput): JobStep[] {
   const paces = { ...jobDefaults, ...house };
   const panelOf = new Map(body.panels.map((panel) => [panel.id, panel]));
   // A panel that the plan has lost since takes no part in rules about panels.
@@ -53,7 +62,7 @@ export function jobSteps({ body, repairs, parts = [], finds, undecided, own = []
     ...carSteps(
       opened.map(({ panel }) => panelOf.get(panel)!),
       opened,
-      paces,
+      { house: paces, held },
     ),
     ...known.flatMap((repair) => repairSteps(repair, panelOf.get(repair.panel)!, body, paces)),
   ];

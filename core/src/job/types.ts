@@ -81,6 +81,14 @@ export interface JobRepair {
   welded: number | null;
 }
 
+/** Of the reference measurements, the braces fitted, the check after the welds, the braces taken out: 0 to 1. */
+export interface HeldShares {
+  baseline: number;
+  braced: number;
+  measured: number;
+  unbraced: number;
+}
+
 /** What a person has added: hours, and after which steps. */
 export interface OwnStep {
   id: string;
@@ -99,6 +107,8 @@ export interface JobInput {
   /** Panels with damage of which nothing is decided. */
   undecided: readonly string[];
   own?: readonly OwnStep[];
+  /** Shares that are known to be done of what concerns the frame of the car. */
+  held?: Partial<HeldShares>;
   house?: Partial<JobHouse>;
 }
 

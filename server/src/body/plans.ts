@@ -36,8 +36,10 @@ export class PlanService {
     const known = this.known.get(id);
     if (known?.version === head.version) return known.plan;
     const row = await this.db.manager.findOneByOrFail(PlanEntity, { id, shopId });
-    this.known.set(id, { version: row.version, plan: row.plan });
-    return row.plan;
+    // A plan that was kept before frames were known is measured like the body it was made from.
+    const plan = { ...row.plan, frame: row.plan.frame ?? bodyPlan(row.baseId).frame! };
+    this.known.set(id, { version: row.version, plan });
+    return plan;
   }
 
   async list(caller: Caller): Promise<PlanView[]> {

@@ -1,6 +1,6 @@
 import { In, IsNull, Not, type DataSource } from 'typeorm';
 import { panelOf } from '@aspecta/core/body';
-import type { JobInput, JobRepair } from '@aspecta/core/job';
+import type { HeldShares, JobInput, JobRepair } from '@aspecta/core/job';
 import { signOf } from '@aspecta/core/survey';
 import { isBought } from '@aspecta/core/verdict';
 import type { OwnVehicle } from '../garage/service.ts';
@@ -29,7 +29,7 @@ const USUAL_DAYS = 10;
 export async function gather(
   db: DataSource,
   vehicles: readonly OwnVehicle[],
-  now: Date,
+  { now, held }: { now: Date; held: ReadonlyMap<string, HeldShares> },
 ): Promise<ReadonlyMap<string, Gathered>> {
   const vehicleId = In(vehicles.map(({ id }) => id));
   const [repairs, orders, offers, zones, finds, words, own] = await Promise.all([
@@ -83,6 +83,7 @@ export async function gather(
               ),
             ],
             own: of(own),
+            held: held.get(vehicle.id),
           },
         },
       ];

@@ -5,6 +5,8 @@ import { changeOnce } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
+import type { HoldService } from '../hold/service.ts';
+import { sharesOf } from '../hold/view.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
 import { OwnStepEntity, StepWordEntity } from './entities.ts';
@@ -15,10 +17,12 @@ import { jobView } from './view.ts';
 export class JobService {
   private readonly db: DataSource;
   private readonly garage: GarageService;
+  private readonly hold: HoldService;
 
-  constructor(db: DataSource, garage: GarageService) {
+  constructor(db: DataSource, { garage, hold }: { garage: GarageService; hold: HoldService }) {
     this.db = db;
     this.garage = garage;
+    this.hold = hold;
   }
 
   async view(caller: Caller, vehicleId: string): Promise<JobView> {
@@ -29,13 +33,18 @@ export class JobService {
   /** The jobs of several cars at once. */
   async views(vehicles: readonly OwnVehicle[]): Promise<ReadonlyMap<string, JobView>> {
     const now = new Date();
-    const all = await gather(this.db, vehicles, now);
+    const all = await this.gather(vehicles, now);
     return new Map([...all].map(([id, gathered]) => [id, jobView(gathered, now)]));
   }
 
   /** What one car's job is made from, for the plan of it. */
   async gathered(vehicle: OwnVehicle): Promise<Gathered> {
-    return (await gather(this.db, [vehicle], new Date())).get(vehicle.id)!;
+    return (await this.gather([vehicle], new Date())).get(vehicle.id)!;
+  }
+
+  private async gather(vehicles: readonly OwnVehicle[], now: Date): Promise<ReadonlyMap<string, Gathered>> {
+    const held = await this.hold.heldOf(vehicles);
+    return gather(this.db, vehicles, { now, held: new Map([...held].map(([id, one]) => [id, sharesOf(one)])) });
   }
 
   /** Says something of a step, or takes back what was said; the last word counts. */

@@ -7,9 +7,10 @@ import { units } from './006-units.ts';
 import { marked } from './007-marked.ts';
 import { again } from './008-again.ts';
 import { job } from './009-job.ts';
+import { hold } from './010-hold.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
-export const volumes = [firstHouse, deepSurvey, overlay, backAgain, trust, units, marked, again, job];
+export const volumes = [firstHouse, deepSurvey, overlay, backAgain, trust, units, marked, again, job, hold];
 
 /** All migrations, oldest first. */
 export const migrations = volumes.flat();

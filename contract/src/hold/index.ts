@@ -1,0 +1,150 @@
+import type { DatumPoint, Figure } from '@aspecta/core/body';
+import type { Point } from '@aspecta/core/geometry';
+import type { BraceProposal, GapFit, HeldFigure, MovedPoint, OpenFigure } from '@aspecta/core/hold';
+
+/** How the car stands while it is measured; every word that a person reads for it stands here. */
+export const STAND_WORDS = {
+  stands: 'On axle stands',
+  wheels: 'On its wheels',
+  dolly: 'On a dolly',
+  jig: 'On a jig',
+  rotisserie: 'On a rotisserie',
+  frame: 'On its own frame',
+} as const;
+export type Stand = keyof typeof STAND_WORDS;
+export const STANDS = Object.keys(STAND_WORDS) as Stand[];
+
+/** A measurement of the whole car: the first one is what all later ones are held against. */
+export interface RoundInput {
+  id: string;
+  name: string;
+  stand: Stand;
+}
+export interface RoundChange {
+  name: string;
+  stand: Stand;
+  /** All that is to be taken has been taken. */
+  finished: boolean;
+  /** Ids of points that nobody has touched since the first measurement; null for all that no open cut concerns. */
+  kept: string[] | null;
+  version: number;
+}
+/** A tape between two points of a figure; a height of one point; or a measure of one's own, by its name. */
+export type TapeKind = 'tape' | 'height' | 'own';
+export interface TapeInput {
+  id: string;
+  kind: TapeKind;
+  /** Point from which it is stretched; for a measure of one's own its name. */
+  from: string;
+  /** Empty for a height and for a measure of one's own. */
+  to: string;
+  /** mm */
+  length: number;
+}
+export interface TapeView extends TapeInput {
+  by: string;
+  at: string;
+  /** What was read there before it was taken again, mm. */
+  before: number[];
+}
+
+/** A figure as one measurement has it. */
+export interface FigureNow {
+  figure: string;
+  held: HeldFigure | OpenFigure;
+  /** Tapes that do not fit the others, to be taken again. */
+  doubtful: [string, string][];
+  /** The next tape that is still to be taken; null where all are there. */
+  next: [string, string] | null;
+  /** Of how many. */
+  taken: number;
+  of: number;
+  /** Against the first measurement; null where either lacks tapes. */
+  moved: MovedPoint[] | null;
+}
+/** A length that was read at the first measurement and again, mm. */
+export interface Compared {
+  kind: TapeKind;
+  from: string;
+  to: string;
+  was: number;
+  now: number;
+}
+export interface RoundView extends RoundInput {
+  finished: boolean;
+  kept: string[];
+  keptSaid: boolean;
+  by: string;
+  at: string;
+  version: number;
+  tapes: TapeView[];
+  figures: FigureNow[];
+  /** Against the first measurement, the greatest difference first; empty for the first one itself. */
+  compared: Compared[];
+  /** Heights of the left and the right side of the same point, mm. */
+  sides: { name: string; left: number; right: number }[];
+}
+
+export interface FigureView extends Figure {
+  own: boolean;
+  /** Which tapes to take, in an order that saves walking. */
+  tapes: [string, string][];
+}
+export interface PointInput {
+  id: string;
+  name: string;
+  figure: string;
+  /** Where it lies in the figure's drawing, mm. */
+  at: Point;
+}
+
+export interface BraceInput {
+  id: string;
+  figure: string;
+  ends: [string, string];
+  /** mm, as it was cut. */
+  length: number;
+}
+export interface BraceView extends BraceInput {
+  fittedBy: string;
+  fittedAt: string;
+  /** Null while it is in. */
+  outBy: string | null;
+  outAt: string | null;
+  /** Why it was taken out without a check. */
+  reason: string;
+}
+export interface BraceOut {
+  reason: string;
+}
+
+export interface GapInput {
+  id: string;
+  hung: string;
+  readings: { place: string; gap: number; wanted: number }[];
+  /** Thicknesses at hand, mm. */
+  shims: number[];
+}
+export interface GapView extends GapInput {
+  by: string;
+  at: string;
+  fit: GapFit;
+  /** What each mount needs: lifted (up in the panel's drawing) and moved along, mm, and the shims that lift it. */
+  mounts: { id: string; name: string; lift: number; along: number; shims: number[]; rest: number }[];
+}
+
+export interface HoldView {
+  points: (DatumPoint & { own: boolean })[];
+  figures: FigureView[];
+  /** The first one first. */
+  rounds: RoundView[];
+  /** Panels that carry load and are cut or about to be. */
+  out: string[];
+  proposals: ({ figure: string } & BraceProposal)[];
+  braces: BraceView[];
+  /** A check was finished since the last load-bearing weld: braces may come out. */
+  checked: boolean;
+  gaps: GapView[];
+  /** mm that a point may move before it is said. */
+  mayMove: number;
+}

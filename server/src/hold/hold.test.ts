@@ -1,0 +1,215 @@
+import { randomUUID } from 'node:crypto';
+import { describe, expect, it } from 'vitest';
+import type { HoldView, RoundView } from '@aspecta/contract/hold';
+import type { JobView } from '@aspecta/contract/job';
+import { weldDefaults } from '@aspecta/contract/weld';
+import type { WeldPlanView } from '@aspecta/contract/weld';
+import { apart } from '@aspecta/core/hold';
+import { decided, houseWithCar, vehicleOf } from '../testing/house.ts';
+
+const here = houseWithCar();
+const view = async (vehicle = here.vehicle) =>
+  (await here.owner.get(`/vehicles/${vehicle}/hold`).expect(200)).body as HoldView;
+const begin = async (vehicle: string, name = 'Before the first cut'): Promise<string> => {
+  const id = randomUUID();
+  await here.owner.post(`/vehicles/${vehicle}/hold/rounds`, { id, name, stand: 'stands' }).expect(201);
+  return id;
+};
+const roundOf = (all: HoldView, id: string): RoundView => all.rounds.find((round) => round.id === id)!;
+const tape = (vehicle: string, round: string, over: object) =>
+  here.owner.post(`/vehicles/${vehicle}/hold/rounds/${round}/tapes`, { id: randomUUID(), kind: 'tape', ...over });
+/** Takes all tapes of a figure; `sunk` lowers the points named by so many mm. */
+async function takeAll(vehicle: string, round: string, figure: string, sunk: Record<string, number> = {}) {
+  const { points, figures } = await view(vehicle);
+  const at = (id: string) => {
+    const point = points.find((one) => one.id === id)!;
+    return { at: [point.at[0], point.at[1], point.at[2] - (sunk[id] ?? 0)] as const };
+  };
+  for (const [from, to] of figures.find(({ id }) => id === figure)!.tapes)
+    await tape(vehicle, round, { from, to, length: apart(at(from), at(to)) }).expect(201);
+}
+const finish = (vehicle: string, round: string, version: number) =>
+  here.owner.put(`/vehicles/${vehicle}/hold/rounds/${round}`, {
+    name: 'Before',
+    stand: 'jig',
+    finished: true,
+    kept: null,
+    version,
+  });
+const SILL = {
+  panel: 'sill-l',
+  layer: 'outer',
+  ring: [
+    [300, 20],
+    [420, 20],
+    [420, 90],
+    [300, 90],
+  ],
+};
+
+describe('the measurements of a car', () => {
+  it('say which tape comes next, until a figure is whole, and name one that was misread', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const round = await begin(vehicle);
+    const before = roundOf(await view(vehicle), round).figures.find(({ figure }) => figure === 'door-l')!;
+    expect(before).toMatchObject({ taken: 0, of: 6, moved: null, held: { open: expect.any(String) as string } });
+    expect(before.next).not.toBeNull();
+    await takeAll(vehicle, round, 'door-l');
+    await takeAll(vehicle, round, 'under');
+    let under = roundOf(await view(vehicle), round).figures.find(({ figure }) => figure === 'under')!;
+    expect(under).toMatchObject({ next: null, doubtful: [] });
+    const { figures } = await view(vehicle);
+    const [from, to] = figures.find(({ id }) => id === 'under')!.tapes[3]!;
+    const right = roundOf(await view(vehicle), round).tapes.find((one) => one.from === from && one.to === to)!.length;
+    await tape(vehicle, round, { from: to, to: from, length: right + 30 }).expect(201);
+    under = roundOf(await view(vehicle), round).figures.find(({ figure }) => figure === 'under')!;
+    expect(under.doubtful.map((pair) => [...pair].sort())).toContainEqual([from, to].sort());
+    // Taken again it fits, and what was read before is kept.
+    await tape(vehicle, round, { from, to, length: right }).expect(201);
+    const now = roundOf(await view(vehicle), round);
+    expect(now.figures.find(({ figure }) => figure === 'under')!.doubtful).toEqual([]);
+    expect(now.tapes.find((one) => one.from === from && one.to === to)!.before).toEqual([right, right + 30]);
+  });
+
+  it('show what has moved since the first one, with points that nobody has touched laid over each other', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const [first, check] = [await begin(vehicle), await begin(vehicle, 'Floor is cut')];
+    await takeAll(vehicle, first, 'door-l');
+    await takeAll(vehicle, check, 'door-l', { 'lock-foot-l': 4 });
+    await tape(vehicle, first, { kind: 'height', from: 'hinge-foot-l', to: '', length: 400 }).expect(201);
+    await tape(vehicle, first, { kind: 'height', from: 'hinge-foot-r', to: '', length: 403 }).expect(201);
+    await tape(vehicle, check, { kind: 'height', from: 'hinge-foot-l', to: '', length: 398 }).expect(201);
+    const kept = ['hinge-foot-l', 'hinge-head-l', 'lock-head-l'];
+    const put = { name: 'Floor is cut', stand: 'stands', finished: false, kept, version: 1 };
+    await here.owner.put(`/vehicles/${vehicle}/hold/rounds/${check}`, put).expect(200);
+    const all = await view(vehicle);
+    const moved = roundOf(all, check).figures.find(({ figure }) => figure === 'door-l')!.moved!;
+    const foot = moved.find(({ id }) => id === 'lock-foot-l')!;
+    expect(foot.beyond).toBe(true);
+    expect(foot.by[1]).toBeCloseTo(-4, 0);
+    expect(moved.filter(({ beyond }) => beyond)).toHaveLength(1);
+    expect(roundOf(all, check).compared).toContainEqual({
+      kind: 'height',
+      from: 'hinge-foot-l',
+      to: '',
+      was: 400,
+      now: 398,
+    });
+    expect(roundOf(all, first).sides).toEqual([{ name: 'Foot of the hinge post', left: 400, right: 403 }]);
+  });
+
+  it('refuse what cannot be: no such point, the same point, inches read as millimetres; the same tape sent twice is one', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const round = await begin(vehicle);
+    const pair = { from: 'hinge-foot-l', to: 'lock-foot-l' };
+    expect((await tape(vehicle, round, { ...pair, length: 42.4 }).expect(422)).body).toMatchObject({ field: 'length' });
+    expect((await tape(vehicle, round, { ...pair, to: 'nowhere', length: 900 }).expect(422)).body).toMatchObject({
+      field: 'to',
+    });
+    expect((await tape(vehicle, round, { ...pair, to: pair.from, length: 900 }).expect(422)).body).toMatchObject({
+      field: 'to',
+    });
+    const same = { ...pair, id: randomUUID(), length: 1076 };
+    await tape(vehicle, round, same).expect(201);
+    const again = (await tape(vehicle, round, same).expect(201)).body as HoldView;
+    expect(roundOf(again, round).tapes).toHaveLength(1);
+    const taken = roundOf(again, round).tapes[0]!.id;
+    await here.owner.delete(`/vehicles/${vehicle}/hold/rounds/${round}/tapes/${taken}`).expect(200);
+    expect(roundOf(await view(vehicle), round).tapes).toEqual([]);
+  });
+
+  it('take in a point of one’s own, which then gets its tapes', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const point = { id: randomUUID(), name: 'Striker', figure: 'door-l', at: [2338, 620] };
+    const added = (await here.owner.post(`/vehicles/${vehicle}/hold/points`, point).expect(201)).body as HoldView;
+    const door = added.figures.find(({ id }) => id === 'door-l')!;
+    expect(door.tapes.flat()).toContain(point.id);
+    await here.owner.delete(`/vehicles/${vehicle}/hold/points/${point.id}`).expect(200);
+    expect((await view(vehicle)).figures.find(({ id }) => id === 'door-l')!.tapes).toHaveLength(6);
+  });
+});
+
+describe('braces', () => {
+  it('are proposed for a sill that is decided, come out after the check, or for a reason', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    await decided(here.owner, vehicle, 'patch', SILL);
+    const first = await begin(vehicle);
+    await takeAll(vehicle, first, 'door-l');
+    await finish(vehicle, first, 1).expect(200);
+    const before = await view(vehicle);
+    expect(before.out).toEqual(['sill-l']);
+    const proposal = before.proposals.find(({ figure }) => figure === 'door-l')!;
+    expect(proposal.stiff).toBe(true);
+    const job = async () => (await here.owner.get(`/vehicles/${vehicle}/job`).expect(200)).body as JobView;
+    const step = (all: JobView, id: string) => all.steps.find((one) => one.id === id)!;
+    expect(step(await job(), 'car baseline').state).toBe('done');
+    const all = before.proposals.flatMap(({ braces }) => braces);
+    const ids = all.map(() => randomUUID());
+    for (const [i, { figure, ends, cut }] of all.entries()) {
+      await here.owner.post(`/vehicles/${vehicle}/hold/braces`, { id: ids[i], figure, ends, length: cut }).expect(201);
+    }
+    expect(step(await job(), 'car brace').state).toBe('done');
+    const out = (reason: string) => here.owner.put(`/vehicles/${vehicle}/hold/braces/${ids[0]}/out`, { reason });
+    expect((await out('').expect(422)).body).toMatchObject({ field: 'reason' });
+    const taken = (await out('it is in the way of the seat rail').expect(200)).body as HoldView;
+    expect(taken.braces.find(({ id }) => id === ids[0])).toMatchObject({ outBy: 'Owner Test' });
+    // Taken back, it is in again.
+    await here.owner.delete(`/vehicles/${vehicle}/hold/braces/${ids[0]}`).expect(200);
+    expect((await view(vehicle)).braces.every(({ outAt }) => outAt === null)).toBe(true);
+    // The last weld is made, then the tapes are taken again.
+    const [repair] = (await here.owner.get(`/vehicles/${vehicle}/repairs`).expect(200)).body as { id: string }[];
+    const laid = (await here.owner.put(`/repairs/${repair!.id}/weld`, { ...weldDefaults, version: 0 }).expect(200))
+      .body as WeldPlanView;
+    await here.owner.post(`/repairs/${repair!.id}/weld/acknowledge`).expect(200);
+    const steps = laid.plan.steps.map(({ n }) => n);
+    await here.owner.put(`/repairs/${repair!.id}/weld/steps`, { steps, done: true, version: 1 }).expect(200);
+    expect(await view(vehicle)).toMatchObject({ out: [], checked: false });
+    await out('').expect(422);
+    const check = await begin(vehicle, 'After the last weld');
+    await takeAll(vehicle, check, 'door-l');
+    await finish(vehicle, check, 1).expect(200);
+    expect((await view(vehicle)).checked).toBe(true);
+    for (const id of ids)
+      await here.owner.put(`/vehicles/${vehicle}/hold/braces/${id}/out`, { reason: '' }).expect(200);
+    const ended = await job();
+    expect([step(ended, 'car measure').state, step(ended, 'car unbrace').state]).toEqual(['done', 'done']);
+  });
+});
+
+describe('gaps', () => {
+  it('of a door that has sunk at its latch say what to do at the hinges, with the shims at hand', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    // Turned about its front: tight below at the rear, wide above.
+    const readings = [
+      ['front-upper', 5],
+      ['front-lower', 4],
+      ['rear-upper', 3],
+      ['rear-lower', 4],
+      ['lower-front', 4],
+      ['lower-rear', 2],
+      ['upper-front', 4],
+      ['upper-rear', 6],
+    ].map(([place, gap]) => ({ place, gap, wanted: 4 }));
+    const input = { id: randomUUID(), hung: 'door-l', readings, shims: [0.5, 1, 2] };
+    const {
+      gaps: [set],
+    } = (await here.owner.post(`/vehicles/${vehicle}/hold/gaps`, input).expect(201)).body as HoldView;
+    expect(set!.fit.movement.turn).toBeLessThan(0);
+    expect(set!.mounts.map(({ name }) => name)).toEqual(['Upper hinge', 'Lower hinge']);
+    expect(set!.mounts[0]!.along).not.toBeCloseTo(set!.mounts[1]!.along, 1);
+    for (const { lift, shims, rest } of set!.mounts)
+      expect(shims.reduce((a, b) => a + b, 0) + rest).toBeCloseTo(Math.abs(lift), 2);
+    const few = {
+      ...input,
+      id: randomUUID(),
+      readings: readings.slice(0, 3).map((one) => ({ ...one, place: one.place })),
+    };
+    expect((await here.owner.post(`/vehicles/${vehicle}/hold/gaps`, few).expect(422)).body).toMatchObject({
+      field: 'readings',
+    });
+    const strange = { ...input, id: randomUUID(), hung: 'sunroof' };
+    expect((await here.owner.post(`/vehicles/${vehicle}/hold/gaps`, strange).expect(422)).body).toMatchObject({
+      field: 'hung',
+    });
+  });
+});

@@ -1,0 +1,345 @@
+import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
+import type {
+  BraceInput,
+  BraceOut,
+  GapInput,
+  HoldView,
+  PointInput,
+  RoundChange,
+  RoundInput,
+  TapeInput,
+} from '@aspecta/contract/hold';
+import { panelOf } from '@aspecta/core/body';
+import { gapPlaces, gaps } from '@aspecta/core/hold';
+import { keepsPanel } from '@aspecta/core/verdict';
+import { changeVersioned } from '../db/change.ts';
+import { changeOf } from '../db/changeOf.ts';
+import { record } from '../events/record.ts';
+import type { GarageService, OwnVehicle } from '../garage/service.ts';
+import { notFound, ServerProblem } from '../http/problems.ts';
+import type { Caller } from '../http/session.ts';
+import { RepairEntity } from '../verdict/entities.ts';
+import { WeldEntity, WeldStepEntity } from '../weld/entities.ts';
+import { BraceEntity, GapEntity, OwnPointEntity, RoundEntity, TapeEntity, type RoundRow } from './entities.ts';
+import { expected, framed, holdView, isChecked, type Held } from './view.ts';
+
+/** Is it square, and has it moved: points of the body → tapes → where they really are → braces → the same tapes again → what has moved. */
+export class HoldService {
+  private readonly db: DataSource;
+  private readonly garage: GarageService;
+
+  constructor(db: DataSource, garage: GarageService) {
+    this.db = db;
+    this.garage = garage;
+  }
+
+  async view(caller: Caller, vehicleId: string): Promise<HoldView> {
+    return holdView(await this.held(await this.garage.own(caller, vehicleId)));
+  }
+
+  /** All that is known of how these cars hold their shape, asked for at once. */
+  async heldOf(vehicles: readonly OwnVehicle[]): Promise<ReadonlyMap<string, Held>> {
+    const vehicleId = In(vehicles.map(({ id }) => id));
+    const [own, rounds, braces, gapRows, repairs] = await Promise.all([
+      this.db.getRepository(OwnPointEntity).find({ where: { vehicleId }, order: { name: 'ASC' } }),
+      this.db.getRepository(RoundEntity).find({ where: { vehicleId }, order: { at: 'ASC' } }),
+      this.db.getRepository(BraceEntity).find({ where: { vehicleId }, order: { fittedAt: 'ASC' } }),
+      this.db.getRepository(GapEntity).find({ where: { vehicleId }, order: { at: 'DESC' } }),
+      this.db.getRepository(RepairEntity).findBy({ vehicleId, deletedAt: IsNull() }),
+    ]);
+    const tapes = await this.db
+      .getRepository(TapeEntity)
+      .find({ where: { roundId: In(rounds.map(({ id }) => id)) }, order: { at: 'ASC' } });
+    const closed = await this.closings(repairs.map(({ id }) => id));
+    return new Map(
+      vehicles.map((vehicle): [string, Held] => {
+        const of = <R extends { vehicleId: string }>(rows: readonly R[]) =>
+          rows.filter((row) => row.vehicleId === vehicle.id);
+        const structural = of(repairs).filter(
+          ({ panel, choice }) => panelOf(vehicle.plan, panel).structural && !keepsPanel(choice),
+        );
+        const open = structural.filter(({ id, done }) => !done && !closed.get(id)?.whole);
+        const lastWeld = structural.flatMap(({ id }) => closed.get(id)?.at ?? []);
+        return [
+          vehicle.id,
+          {
+            plan: vehicle.plan,
+            own: of(own),
+            rounds: of(rounds),
+            tapes: tapes.filter(({ roundId }) => of(rounds).some(({ id }) => id === roundId)),
+            braces: of(braces),
+            gaps: of(gapRows),
+            out: [...new Set(open.map(({ panel }) => panel))],
+            closedAt:
+              structural.length > 0 && open.length === 0
+                ? new Date(Math.max(0, ...lastWeld.map((at) => at.getTime())))
+                : null,
+          },
+        ];
+      }),
+    );
+  }
+
+  /** A new measurement. The same one sent again, because its answer was lost, is taken as done. */
+  async begin(caller: Caller, vehicleId: string, input: RoundInput): Promise<HoldView> {
+    await this.garage.own(caller, vehicleId);
+    await this.once(RoundEntity, input.id, vehicleId, async (manager) => {
+      const row = { ...input, vehicleId, finished: false, kept: null, by: caller.name, at: new Date(), version: 1 };
+      await manager.insert(RoundEntity, row);
+      await record(manager, caller, vehicleId, 'hold', `Measurement begun: ${input.name}`);
+    });
+    return this.view(caller, vehicleId);
+  }
+
+  async change(caller: Caller, { vehicleId, roundId }: At, { version, ...changes }: RoundChange): Promise<HoldView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    const round = await this.round(vehicleId, roundId);
+    const { points } = framed(await this.held(vehicle));
+    const strange = changes.kept?.find((id) => !points.some((point) => point.id === id));
+    if (strange)
+      throw new ServerProblem('invalid', 'This point is not there any more; look at the points again.', 'kept');
+    await changeOf(this.db, vehicleId, async (manager) => {
+      await changeVersioned(manager, {
+        target: RoundEntity,
+        id: roundId,
+        seen: version,
+        // The check counts from when it was finished.
+        changes: { ...changes, ...(changes.finished && !round.finished ? { at: new Date() } : {}) },
+        current: () => this.view(caller, vehicleId),
+      });
+      if (changes.finished !== Boolean(round.finished))
+        await record(
+          manager,
+          caller,
+          vehicleId,
+          'hold',
+          `Measurement ${changes.finished ? 'finished' : 'opened again'}: ${changes.name}`,
+        );
+    });
+    return this.view(caller, vehicleId);
+  }
+
+  async remove(caller: Caller, { vehicleId, roundId }: At): Promise<HoldView> {
+    await this.garage.own(caller, vehicleId);
+    const { name } = await this.round(vehicleId, roundId);
+    await changeOf(this.db, vehicleId, async (manager) => {
+      await manager.delete(RoundEntity, { id: roundId });
+      await record(manager, caller, vehicleId, 'hold', `Measurement taken away: ${name}`);
+    });
+    return this.view(caller, vehicleId);
+  }
+
+  /** What was read of a tape; read again, the last one counts and the earlier ones are kept. */
+  async tape(caller: Caller, { vehicleId, roundId }: At, input: TapeInput): Promise<HoldView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    await this.round(vehicleId, roundId);
+    const { points } = framed(await this.held(vehicle));
+    this.checkTape(points, input);
+    const known = await this.db.getRepository(TapeEntity).findOneBy({ id: input.id });
+    if (known && known.roundId !== roundId) throw notFound('tape');
+    if (!known)
+      await changeOf(this.db, vehicleId, async (manager) => {
+        const { id, kind, from, to, length } = input;
+        const row = {
+          id,
+          roundId,
+          kind,
+          fromPoint: from,
+          toPoint: to,
+          length,
+          by: caller.name,
+          at: new Date(),
+          gone: false,
+        };
+        await manager.createQueryBuilder().insert().into(TapeEntity).values(row).orIgnore().execute();
+      });
+    return this.view(caller, vehicleId);
+  }
+
+  async takeBack(caller: Caller, { vehicleId, roundId }: At, tapeId: string): Promise<HoldView> {
+    await this.garage.own(caller, vehicleId);
+    await this.round(vehicleId, roundId);
+    await changeOf(this.db, vehicleId, async (manager) => {
+      await manager.update(TapeEntity, { id: tapeId, roundId }, { gone: true });
+    });
+    return this.view(caller, vehicleId);
+  }
+
+  async addPoint(caller: Caller, vehicleId: string, { at: [u, v], ...input }: PointInput): Promise<HoldView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    this.figureOf(vehicle, input.figure);
+    await this.once(OwnPointEntity, input.id, vehicleId, (manager) =>
+      manager.insert(OwnPointEntity, { ...input, vehicleId, u, v }),
+    );
+    return this.view(caller, vehicleId);
+  }
+
+  async removePoint(caller: Caller, vehicleId: string, id: string): Promise<HoldView> {
+    await this.garage.own(caller, vehicleId);
+    await changeOf(this.db, vehicleId, (manager) => manager.delete(OwnPointEntity, { id, vehicleId }));
+    return this.view(caller, vehicleId);
+  }
+
+  /** A brace is in. */
+  async fit(caller: Caller, vehicleId: string, input: BraceInput): Promise<HoldView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    const figure = this.figureOf(vehicle, input.figure);
+    const { points } = framed(await this.held(vehicle));
+    if (input.ends.some((end) => !points.some(({ id }) => id === end)))
+      throw new ServerProblem('invalid', 'A brace runs between two points of the car; choose both.', 'ends');
+    await this.once(BraceEntity, input.id, vehicleId, async (manager) => {
+      const row = {
+        ...input,
+        vehicleId,
+        fittedBy: caller.name,
+        fittedAt: new Date(),
+        outBy: null,
+        outAt: null,
+        reason: '',
+      };
+      await manager.insert(BraceEntity, row);
+      await record(manager, caller, vehicleId, 'hold', `Brace fitted: ${figure.name}, ${input.length.toFixed(0)} mm`);
+    });
+    return this.view(caller, vehicleId);
+  }
+
+  /** A brace comes out: after the check, or for a reason. */
+  async unfit(caller: Caller, vehicleId: string, { id, reason }: BraceOut & { id: string }): Promise<HoldView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    const brace = await this.db.getRepository(BraceEntity).findOneBy({ id, vehicleId });
+    if (!brace) throw notFound('brace');
+    if (!isChecked(await this.held(vehicle)) && reason === '')
+      throw new ServerProblem(
+        'invalid',
+        'Nothing was measured since the last load-bearing weld: take the tapes again first, or say why the brace comes out now.',
+        'reason',
+      );
+    if (brace.outAt === null)
+      await changeOf(this.db, vehicleId, async (manager) => {
+        await manager.update(BraceEntity, { id }, { outBy: caller.name, outAt: new Date(), reason });
+        await record(manager, caller, vehicleId, 'hold', `Brace taken out${reason ? `: ${reason}` : ''}`);
+      });
+    return this.view(caller, vehicleId);
+  }
+
+  /** It was not fitted, or not taken out: what was said of it last is taken back. */
+  async braceBack(caller: Caller, vehicleId: string, id: string): Promise<HoldView> {
+    await this.garage.own(caller, vehicleId);
+    const brace = await this.db.getRepository(BraceEntity).findOneBy({ id, vehicleId });
+    if (!brace) throw notFound('brace');
+    await changeOf(this.db, vehicleId, async (manager) => {
+      if (brace.outAt) await manager.update(BraceEntity, { id }, { outBy: null, outAt: null, reason: '' });
+      else await manager.delete(BraceEntity, { id });
+      await record(manager, caller, vehicleId, 'hold', brace.outAt ? 'Brace is in again' : 'Brace was not fitted');
+    });
+    return this.view(caller, vehicleId);
+  }
+
+  /** Gaps of a hung part, read at places of its edges. */
+  async addGaps(caller: Caller, vehicleId: string, input: GapInput): Promise<HoldView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    const hung = vehicle.plan.frame?.hung.find(({ id }) => id === input.hung);
+    if (!hung)
+      throw new ServerProblem('invalid', 'This part is not known on this body; choose one of the list.', 'hung');
+    const places = gapPlaces(panelOf(vehicle.plan, hung.panel));
+    const readings = input.readings.map(({ place, gap, wanted }, i) => {
+      const found = places.find(({ id }) => id === place);
+      if (!found)
+        throw new ServerProblem(
+          'invalid',
+          'There is no such place on this part; choose one of the list.',
+          `readings[${i}].place`,
+        );
+      return { u: found.at[0], v: found.at[1], normal: found.normal, gap, wanted };
+    });
+    // Readings that leave a movement open are refused before they are kept.
+    gaps({ readings, mounts: [] });
+    await this.once(GapEntity, input.id, vehicleId, async (manager) => {
+      await manager.insert(GapEntity, { ...input, vehicleId, by: caller.name, at: new Date() });
+      await record(manager, caller, vehicleId, 'hold', `Gaps read: ${hung.name}`);
+    });
+    return this.view(caller, vehicleId);
+  }
+
+  async removeGaps(caller: Caller, vehicleId: string, id: string): Promise<HoldView> {
+    await this.garage.own(caller, vehicleId);
+    await changeOf(this.db, vehicleId, (manager) => manager.delete(GapEntity, { id, vehicleId }));
+    return this.view(caller, vehicleId);
+  }
+
+  private checkTape(points: HoldView['points'], { kind, from, to, length }: TapeInput): void {
+    if (kind === 'own') return;
+    const known = (id: string) => points.some((point) => point.id === id);
+    const bad = (field: string, detail: string) => new ServerProblem('invalid', detail, field);
+    if (!known(from)) throw bad('from', 'This point is not there; choose one of the car.');
+    if (kind === 'height') return;
+    if (!known(to)) throw bad('to', 'This point is not there; choose one of the car.');
+    if (from === to) throw bad('to', 'A tape runs between two points; choose another one.');
+    const about = expected(points, from, to)!;
+    if (length > about * FAR_OFF || length < about / FAR_OFF)
+      throw bad(
+        'length',
+        `About ${about.toFixed(0)} mm lie between these points, and you read ${length.toFixed(0)} mm: check the points and the unit.`,
+      );
+  }
+
+  private figureOf({ plan }: OwnVehicle, id: string) {
+    const figure = plan.frame?.figures.find((one) => one.id === id);
+    if (!figure)
+      throw new ServerProblem('invalid', 'This figure is not known on this body; choose one of the list.', 'figure');
+    return figure;
+  }
+
+  private async held(vehicle: OwnVehicle): Promise<Held> {
+    return (await this.heldOf([vehicle])).get(vehicle.id)!;
+  }
+
+  private async round(vehicleId: string, id: string): Promise<RoundRow> {
+    const row = await this.db.getRepository(RoundEntity).findOneBy({ id, vehicleId });
+    if (!row) throw notFound('measurement');
+    return row;
+  }
+
+  /** Inserts once: what has this id already must be of the same car. */
+  private async once(
+    target: typeof RoundEntity | typeof OwnPointEntity | typeof BraceEntity | typeof GapEntity,
+    id: string,
+    vehicleId: string,
+    insert: (manager: EntityManager) => Promise<unknown>,
+  ): Promise<void> {
+    const known = await this.db.getRepository<{ id: string; vehicleId: string }>(target).findOneBy({ id });
+    if (known && known.vehicleId !== vehicleId) throw notFound('entry');
+    if (!known) await changeOf(this.db, vehicleId, insert);
+  }
+
+  /** For each repair that has a weld plan: whether all of it is done, and when the last weld was made. */
+  private async closings(
+    repairs: readonly string[],
+  ): Promise<ReadonlyMap<string, { whole: boolean; at: Date | null }>> {
+    if (repairs.length === 0) return new Map();
+    const [plans, done] = await Promise.all([
+      this.db
+        .getRepository(WeldEntity)
+        .createQueryBuilder('weld')
+        .select('weld.id', 'id')
+        .addSelect("JSON_LENGTH(weld.plan, '$.steps')", 'steps')
+        .where({ id: In([...repairs]) })
+        .getRawMany<{ id: string; steps: number | string }>(),
+      this.db.getRepository(WeldStepEntity).findBy({ weldId: In([...repairs]) }),
+    ]);
+    return new Map(
+      plans.map(({ id, steps }) => {
+        const own = done.filter(({ weldId }) => weldId === id);
+        const last = Math.max(...own.map(({ at }) => at.getTime()));
+        return [id, { whole: own.length >= Number(steps), at: own.length > 0 ? new Date(last) : null }];
+      }),
+    );
+  }
+}
+
+interface At {
+  vehicleId: string;
+  roundId: string;
+}
+/** A tape that is so many times as long or short as the body's drawing has it was read in another unit, or elsewhere. */
+const FAR_OFF = 1.6;
