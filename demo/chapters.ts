@@ -1,5 +1,6 @@
 import type { Chapter } from './chapter.ts';
 import { decide } from './decisions.ts';
+import { hold } from './hold.ts';
 import { inspect } from './inspect.ts';
 import { job } from './job.ts';
 import { joints } from './joints.ts';
@@ -9,4 +10,4 @@ import { offers } from './offers.ts';
 import { zones } from './zones.ts';
 
 /** The story of a car in the order of the work; a station that has something to show adds its chapter. */
-export const chapters: readonly Chapter[] = [offers, readings, inspect, zones, decide, order, joints, job];
+export const chapters: readonly Chapter[] = [offers, readings, inspect, zones, decide, order, joints, hold, job];

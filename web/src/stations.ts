@@ -4,6 +4,7 @@ import { body } from './body/station.ts';
 import { book } from './book/station.ts';
 import { cut } from './cut/station.ts';
 import { garage } from './garage/station.ts';
+import { hold } from './hold/station.ts';
 import { house } from './house/station.ts';
 import { job } from './job/station.ts';
 import { order } from './order/station.ts';
@@ -24,6 +25,7 @@ export const stations: readonly Station[] = [
   walk,
   photo,
   survey,
+  hold,
   verdict,
   whole,
   order,

@@ -59,7 +59,7 @@ export interface FigureNow {
   /** Of how many. */
   taken: number;
   of: number;
-  /** Against the first measurement; null where either lacks tapes. */
+  /** Against the first measurement; null where either lacks tapes, or one does not fit. */
   moved: MovedPoint[] | null;
 }
 /** A length that was read at the first measurement and again, mm. */
@@ -129,7 +129,7 @@ export interface GapView extends GapInput {
   by: string;
   at: string;
   fit: GapFit;
-  /** What each mount needs: lifted (up in the panel's drawing) and moved along, mm, and the shims that lift it. */
+  /** What each mount needs: lifted (up in the panel's drawing) and moved along, mm, and the shims that do it. */
   mounts: { id: string; name: string; lift: number; along: number; shims: number[]; rest: number }[];
 }
 

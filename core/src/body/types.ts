@@ -161,6 +161,8 @@ export interface HungPart {
   panel: string;
   /** Where it is held and can be shimmed or shifted, in the panel's coordinates, mm. */
   mounts: readonly Mount[];
+  /** Which way shims at its mounts move it: up, or along the car; lids slide in their slots. */
+  shimmed: 'up' | 'along' | null;
 }
 
 /** What is measured of a body to know whether it has kept its shape. */

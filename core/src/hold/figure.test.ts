@@ -184,8 +184,12 @@ describe('where gaps are read', () => {
   it('the front of a right-hand door is on its right', () => {
     const [left, right] = ['door-skin-l', 'door-skin-r'].map((id) => gapPlaces(panelOf(bodyPlan('saloon'), id)));
     const front = (places: typeof left) => places!.find(({ id }) => id === 'front-lower')!;
-    expect(front(left).normal).toEqual([-1, 0]);
-    expect(front(right).normal).toEqual([1, 0]);
+    expect(front(left).normal[0]).toBeLessThan(-0.95);
+    expect(front(right).normal[0]).toBeGreaterThan(0.95);
+    // A raked edge looks up as well as forward.
+    const raked = left!.find(({ id }) => id === 'front-upper')!;
+    expect(raked.normal[1]).toBeGreaterThan(0.4);
+    expect(Math.hypot(...raked.normal)).toBeCloseTo(1, 9);
     expect(front(left).at[1]).toBeCloseTo(front(right).at[1], 3);
   });
 });

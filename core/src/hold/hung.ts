@@ -1,5 +1,5 @@
 import type { Panel } from '../body/index.ts';
-import { boxOf, type Point } from '../geometry/index.ts';
+import { area, boxOf, type Point } from '../geometry/index.ts';
 
 /** A place on the edge of a hung part where its gap is read. */
 export interface GapPlace {
@@ -23,30 +23,24 @@ const ALONG = ['rear', 'middle', 'front'] as const;
 export function gapPlaces(panel: Pick<Panel, 'outline' | 'side'>): GapPlace[] {
   const { minU, minV, maxU, maxV } = boxOf(panel.outline);
   const [frontAtLow, rearAtLow] = panel.side === 'right' ? (['rear', 'front'] as const) : (['front', 'rear'] as const);
-  const across = (v: number) => crossings(panel.outline, 1, minV + v * (maxV - minV));
-  const along = (u: number) => crossings(panel.outline, 0, minU + u * (maxU - minU));
+  /** The outermost crossing of a line across the panel, on its low or its high side. */
+  const outermost = (axis: 0 | 1, at: number, low: boolean): Pick<GapPlace, 'at' | 'normal'> => {
+    const other = axis === 0 ? 1 : 0;
+    const hits = crossings(panel.outline, axis, at);
+    return hits.reduce((best, hit) => (hit.at[other] < best.at[other] === low ? hit : best));
+  };
   const upright = (edge: string, low: boolean): GapPlace[] =>
-    SHARES.map((share, i) => {
-      const hits = across(share);
-      const v = minV + share * (maxV - minV);
-      return {
-        id: `${edge}-${UPRIGHT[i]!}`,
-        name: `${edge} edge, ${UPRIGHT[i]!}`,
-        at: [low ? Math.min(...hits) : Math.max(...hits), v],
-        normal: [low ? -1 : 1, 0],
-      };
-    });
+    SHARES.map((share, i) => ({
+      id: `${edge}-${UPRIGHT[i]!}`,
+      name: `${edge} edge, ${UPRIGHT[i]!}`,
+      ...outermost(1, minV + share * (maxV - minV), low),
+    }));
   const level = (edge: string, low: boolean): GapPlace[] =>
-    SHARES.map((share, i) => {
-      const forward = panel.side === 'right' ? 1 - share : share;
-      const hits = along(forward);
-      return {
-        id: `${edge}-${ALONG[i]!}`,
-        name: `${edge} edge, ${ALONG[i]!}`,
-        at: [minU + forward * (maxU - minU), low ? Math.min(...hits) : Math.max(...hits)],
-        normal: [0, low ? -1 : 1],
-      };
-    });
+    SHARES.map((share, i) => ({
+      id: `${edge}-${ALONG[i]!}`,
+      name: `${edge} edge, ${ALONG[i]!}`,
+      ...outermost(0, minU + (panel.side === 'right' ? 1 - share : share) * (maxU - minU), low),
+    }));
   return [
     ...upright(frontAtLow, true),
     ...upright(rearAtLow, false),
@@ -56,13 +50,21 @@ export function gapPlaces(panel: Pick<Panel, 'outline' | 'side'>): GapPlace[] {
 }
 const EDGES = ['front', 'rear', 'lower', 'upper'];
 
-/** Where the outline crosses a line u = at (axis 0) or v = at (axis 1): the other coordinate of each crossing. */
-function crossings(outline: readonly Point[], axis: 0 | 1, at: number): number[] {
-  const other = axis === 0 ? 1 : 0;
+/** Where the outline crosses a line u = at (axis 0) or v = at (axis 1), and which way its edge looks there. */
+function crossings(outline: readonly Point[], axis: 0 | 1, at: number): Pick<GapPlace, 'at' | 'normal'>[] {
+  const out = area([outline]) > 0 ? 1 : -1;
   return outline.flatMap((p, i) => {
     const q = outline[(i + 1) % outline.length]!;
     if (p[axis] < at === q[axis] < at) return [];
-    return [p[other] + ((at - p[axis]) / (q[axis] - p[axis])) * (q[other] - p[other])];
+    const share = (at - p[axis]) / (q[axis] - p[axis]);
+    const [du, dv] = [q[0] - p[0], q[1] - p[1]];
+    const length = Math.hypot(du, dv);
+    return [
+      {
+        at: [p[0] + share * du, p[1] + share * dv] as Point,
+        normal: [(out * dv) / length, (-out * du) / length] as Point,
+      },
+    ];
   });
 }
 

@@ -201,7 +201,8 @@ function figureNow(
     next: left[0] ?? null,
     taken: figure.tapes.length - left.length,
     of: figure.tapes.length,
-    moved: isHeld(held) && isHeld(before) ? movedPoints(before, held, { kept }) : null,
+    // As long as a tape does not fit, what it says of its points is not to be believed.
+    moved: isHeld(held) && isHeld(before) && held.doubtful.length === 0 ? movedPoints(before, held, { kept }) : null,
   };
 }
 
@@ -249,7 +250,7 @@ export function gapView({ id, hung: hungId, readings, shims, by, at }: GapRow, p
       name: hung.mounts.find((one) => one.id === mount)!.name,
       lift: v,
       along: u,
-      ...shimsFor(Math.abs(v), shims),
+      ...shimsFor(hung.shimmed === 'up' ? Math.abs(v) : hung.shimmed === 'along' ? Math.abs(u) : 0, shims),
     })),
   };
 }

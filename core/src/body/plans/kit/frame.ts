@@ -105,14 +105,22 @@ export function hangs(
     id,
     name,
     panel,
+    shimmed,
     at,
-  }: { id: string; name: string; panel: string; at: readonly [id: string, name: string, u: number, v: number][] },
+  }: {
+    id: string;
+    name: string;
+    panel: string;
+    shimmed: HungPart['shimmed'];
+    at: readonly [id: string, name: string, u: number, v: number][];
+  },
 ): HungPart {
   const { maxU, maxV } = boxOf(panels.find((one) => one.id === panel)!.outline);
   return {
     id,
     name,
     panel,
+    shimmed,
     mounts: at.map(([mount, word, u, v]): Mount => ({ id: mount, name: word, at: [u * maxU, v * maxV] })),
   };
 }
@@ -124,6 +132,7 @@ export const hungDoors = (panels: readonly Panel[]): HungPart[] =>
       id: `door-${side}`,
       name: `Door on its hinges, ${side === 'l' ? 'left' : 'right'}`,
       panel: `door-skin-${side}`,
+      shimmed: 'along',
       at: [
         ['upper', 'Upper hinge', side === 'l' ? 0.02 : 0.98, 0.5],
         ['lower', 'Lower hinge', side === 'l' ? 0.02 : 0.98, 0.15],
@@ -138,6 +147,7 @@ export const hungLid = (panels: readonly Panel[], panel: string, name: string, h
     id: panel,
     name,
     panel,
+    shimmed: null,
     at: [
       ['hinge-l', 'Left hinge', hinge, 0.85],
       ['hinge-r', 'Right hinge', hinge, 0.15],

@@ -508,6 +508,7 @@ export const pickup: BodyPlan = {
           id: `cab-${side}`,
           name: `Door opening on the cab mounts, ${side === 'l' ? 'left' : 'right'}`,
           panel: `door-skin-${side}`,
+          shimmed: 'up',
           at: [
             ['front', 'Front cab mount', side === 'l' ? -0.1 : 1.1, -0.12],
             ['rear', 'Rear cab mount', side === 'l' ? 1.1 : -0.1, -0.12],

@@ -1,0 +1,53 @@
+import { shallowRef } from 'vue';
+import type {
+  BraceInput,
+  GapInput,
+  HoldView,
+  PointInput,
+  RoundChange,
+  RoundInput,
+  RoundView,
+  TapeInput,
+} from '@aspecta/contract/hold';
+import { post, put, remove } from '../shell/api.ts';
+import { overTheirs } from '../shell/theirs.ts';
+import { useForm } from '../shell/useForm.ts';
+
+/** How a car holds its shape, and what is measured and fitted of it. */
+export function useHold(vehicleId: string) {
+  const form = useForm();
+  const view = shallowRef<HoldView | null>(null);
+  const at = `/vehicles/${vehicleId}/hold`;
+  const send = (action: () => Promise<HoldView>): Promise<boolean> =>
+    form.submit(async () => {
+      view.value = await action();
+    });
+  return {
+    form,
+    view,
+    begin: (round: RoundInput) => send(() => post(`${at}/rounds`, round)),
+    /** A change of a measurement, over what somebody else may have changed meanwhile. */
+    change: ({ id, name, stand, finished, kept, keptSaid, version }: RoundView, over: Partial<RoundChange>) =>
+      form.submit(() =>
+        overTheirs<HoldView>(
+          'this measurement',
+          (stored) => (view.value = stored),
+          async () => {
+            const body = { name, stand, finished, kept: keptSaid ? kept : null, version, ...over };
+            view.value = await put(`${at}/rounds/${id}`, body);
+          },
+        ),
+      ),
+    takeAway: (round: string) => send(() => remove(`${at}/rounds/${round}`)),
+    tape: (round: string, tape: TapeInput) => send(() => post(`${at}/rounds/${round}/tapes`, tape)),
+    takeBack: (round: string, tape: string) => send(() => remove(`${at}/rounds/${round}/tapes/${tape}`)),
+    addPoint: (point: PointInput) => send(() => post(`${at}/points`, point)),
+    removePoint: (point: string) => send(() => remove(`${at}/points/${point}`)),
+    fit: (brace: BraceInput) => send(() => post(`${at}/braces`, brace)),
+    unfit: (brace: string, reason: string) => send(() => put(`${at}/braces/${brace}/out`, { reason })),
+    braceBack: (brace: string) => send(() => remove(`${at}/braces/${brace}`)),
+    addGaps: (gaps: GapInput) => send(() => post(`${at}/gaps`, gaps)),
+    removeGaps: (gaps: string) => send(() => remove(`${at}/gaps/${gaps}`)),
+  };
+}
+export type Hold = ReturnType<typeof useHold>;
