@@ -165,6 +165,20 @@ export async function api(page: Page, house: House) {
   };
 }
 
+/** Makes the house read inches, mil and °F while something is done, and as it was again. */
+export async function inInches(page: Page, house: House, work: () => Promise<void>): Promise<void> {
+  const { get, put } = await api(page, house);
+  const { id: _id, ...rules } = await get<Record<string, unknown>>('/shop');
+  await put('/shop', { ...rules, unit: 'in', coatingUnit: 'mil', heatUnit: 'F' });
+  try {
+    await work();
+  } finally {
+    const { id: _now, ...kept } = await get<Record<string, unknown>>('/shop');
+    const { unit, coatingUnit, heatUnit } = rules;
+    await put('/shop', { ...kept, unit, coatingUnit, heatUnit });
+  }
+}
+
 /** The car of the demo to which everything happens, and its repair that is decided so. */
 export async function demoRepair(page: Page, house: House, choice: string): Promise<{ car: string; repair: string }> {
   const get = async <T>(path: string) => (await (await page.request.get(`${house.url}/api${path}`)).json()) as T;

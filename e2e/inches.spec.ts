@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, signIn, test } from './house.ts';
+import { expect, inInches, signIn, test } from './house.ts';
 
 /* A shop that reads inches, mil and °F: nothing else is left on any page of a car, nor in what is opened there. */
 const FOREIGN = /(?:\d|,) ?(?:mm|cm|dm|m)[²³]?(?![\w/])|µm|°C|kg\/m|l\/min|kJ\/mm/g;
@@ -26,14 +26,7 @@ async function foreign(page: Page): Promise<string[]> {
 test('an inch shop reads inches, mil and °F on every page of a car', async ({ page, house }) => {
   test.setTimeout(300_000);
   await signIn(page, house);
-  const csrf = ((await (await page.request.get(`${house.url}/api/door`)).json()) as { session: { csrf: string } })
-    .session.csrf;
-  const headers = { 'x-aspecta-csrf': csrf };
-  const shop = (await (await page.request.get(`${house.url}/api/shop`)).json()) as Record<string, unknown>;
-  const { id: _id, ...rules } = shop;
-  const imperial = { ...rules, unit: 'in', coatingUnit: 'mil', heatUnit: 'F' };
-  expect((await page.request.put(`${house.url}/api/shop`, { headers, data: imperial })).status()).toBe(200);
-  try {
+  await inInches(page, house, async () => {
     const cars = (await (await page.request.get(`${house.url}/api/vehicles`)).json()) as {
       id: string;
       nickname: string;
@@ -64,6 +57,10 @@ test('an inch shop reads inches, mil and °F on every page of a car', async ({ p
       `${patch}/joints`,
       `${patch}/weld`,
       `${patch}/bench`,
+      `${car}/hold?figure=under`,
+      `${car}/hold?figure=other`,
+      `${car}/hold?tab=braces`,
+      `${car}/hold?tab=gaps`,
       `${car}/job?show=all`,
       `${car}/plan`,
       `${car}/whole`,
@@ -108,8 +105,5 @@ test('an inch shop reads inches, mil and °F on every page of a car', async ({ p
     await expect(page.getByRole('alert').first()).toContainText(/at most 787 mil/);
     await look('a refusal');
     expect(found).toEqual({});
-  } finally {
-    const now = (await (await page.request.get(`${house.url}/api/shop`)).json()) as { version: number };
-    await page.request.put(`${house.url}/api/shop`, { headers, data: { ...rules, version: now.version } });
-  }
+  });
 });

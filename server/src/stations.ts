@@ -2,6 +2,7 @@ import { account } from './account/station.ts';
 import { board } from './board/station.ts';
 import { body } from './body/station.ts';
 import { calc } from './calc/station.ts';
+import { close } from './close/station.ts';
 import { cut } from './cut/station.ts';
 import { garage } from './garage/station.ts';
 import { gauge } from './gauge/station.ts';
@@ -39,6 +40,7 @@ export const stations: readonly Station[] = [
   whole,
   cut,
   joints,
+  close,
   weld,
   hold,
   job,

@@ -97,8 +97,9 @@ function keptSteps(repair: JobRepair, { name, id }: Panel, house: JobHouse): Job
     after: [link(['weld', 'treat', 'open'], 'The metal is sound and clean first.')],
   });
   add('prime', 'prime and coat', hours('prime') || house.seal, {
-    path,
+    path: 'close',
     dry: true,
+    share: repair.coated?.primed ?? 0,
     after: [link(['dress', 'weld', 'treat', 'open', 'strip'], PRIMED, { within: house.bare })],
   });
   add('cure', 'the coat dries', house.cure, { path, waits: true, after: [link(['prime'], DRIES)] });
@@ -146,8 +147,9 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
   const coats = hours('prime');
   const cavities = body.cavities.filter(({ walls }) => walls.some((wall) => wall.panel === panel.id));
   add('behind', 'clean and coat the faces that it will cover', coats * BEHIND, {
-    path: `panels/${panel.id}`,
+    path: 'close',
     dry: true,
+    share: repair.coated?.behind ?? 0,
     after: [link(['look'], 'First see whether more has to come out.')],
   });
   add(
@@ -189,8 +191,10 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
     after: [link(['weld'], 'When the last weld is cold.')],
   });
   add('prime', 'prime the bare metal on both faces', coats * (1 - BEHIND) || house.seal, {
-    path: `panels/${panel.id}`,
+    path: 'close',
     dry: true,
+    // What was coated before it was welded has burnt since.
+    share: repair.welded === 1 ? (repair.coated?.primed ?? 0) : 0,
     after: [link(['dress', 'weld'], PRIMED, { within: house.bare })],
   });
   add('cure', 'the primer dries', house.cure, {

@@ -4,7 +4,8 @@ import type { HoldView, RoundView } from '@aspecta/contract/hold';
 import type { JobView } from '@aspecta/contract/job';
 import { weldDefaults } from '@aspecta/contract/weld';
 import type { WeldPlanView } from '@aspecta/contract/weld';
-import { apart } from '@aspecta/core/hold';
+import { bodyPlan, panelOf } from '@aspecta/core/body';
+import { apart, gapPlaces } from '@aspecta/core/hold';
 import { decided, houseWithCar, vehicleOf } from '../testing/house.ts';
 
 const here = houseWithCar();
@@ -161,6 +162,9 @@ describe('braces', () => {
     const laid = (await here.owner.put(`/repairs/${repair!.id}/weld`, { ...weldDefaults, version: 0 }).expect(200))
       .body as WeldPlanView;
     await here.owner.post(`/repairs/${repair!.id}/weld/acknowledge`).expect(200);
+    await here.owner
+      .put(`/vehicles/${vehicle}/close/overruled`, { repair: repair!.id, reason: 'coated, not noted' })
+      .expect(200);
     const steps = laid.plan.steps.map(({ n }) => n);
     await here.owner.put(`/repairs/${repair!.id}/weld/steps`, { steps, done: true, version: 1 }).expect(200);
     expect(await view(vehicle)).toMatchObject({ out: [], checked: false });
@@ -179,22 +183,20 @@ describe('braces', () => {
 describe('gaps', () => {
   it('of a door that has sunk at its latch say what to do at the hinges, with the shims at hand', async () => {
     const vehicle = await vehicleOf(here.owner);
-    // Turned about its front: tight below at the rear, wide above.
-    const readings = [
-      ['front-upper', 5],
-      ['front-lower', 4],
-      ['rear-upper', 3],
-      ['rear-lower', 4],
-      ['lower-front', 4],
-      ['lower-rear', 2],
-      ['upper-front', 4],
-      ['upper-rear', 6],
-    ].map(([place, gap]) => ({ place, gap, wanted: 4 }));
+    // Sunk by 2 mm and turned clockwise, so that its rear hangs: what each edge then shows.
+    const turn = -0.004;
+    const places = gapPlaces(panelOf(bodyPlan('saloon'), 'door-skin-l'));
+    const readings = places.map(({ id, at: [u, v], normal: [nu, nv] }) => ({
+      place: id,
+      gap: 4 - nu * (-turn * (v - 500)) - nv * (-2 + turn * (u - 500)),
+      wanted: 4,
+    }));
     const input = { id: randomUUID(), hung: 'door-l', readings, shims: [0.5, 1, 2] };
     const {
       gaps: [set],
     } = (await here.owner.post(`/vehicles/${vehicle}/hold/gaps`, input).expect(201)).body as HoldView;
-    expect(set!.fit.movement.turn).toBeLessThan(0);
+    expect(set!.fit.movement.turn).toBeCloseTo((turn * 180) / Math.PI, 4);
+    expect(set!.fit.rms).toBeLessThan(1e-6);
     expect(set!.mounts.map(({ name }) => name)).toEqual(['Upper hinge', 'Lower hinge']);
     expect(set!.mounts[0]!.along).not.toBeCloseTo(set!.mounts[1]!.along, 1);
     // Shims between hinge and post move a door along the car.
@@ -203,7 +205,7 @@ describe('gaps', () => {
     const few = {
       ...input,
       id: randomUUID(),
-      readings: readings.slice(0, 3).map((one) => ({ ...one, place: one.place })),
+      readings: readings.filter(({ place }) => place.startsWith('lower')),
     };
     expect((await here.owner.post(`/vehicles/${vehicle}/hold/gaps`, few).expect(422)).body).toMatchObject({
       field: 'readings',

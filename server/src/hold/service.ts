@@ -19,7 +19,7 @@ import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
 import { RepairEntity } from '../verdict/entities.ts';
-import { WeldEntity, WeldStepEntity } from '../weld/entities.ts';
+import { weldProgress } from '../weld/progress.ts';
 import { BraceEntity, GapEntity, OwnPointEntity, RoundEntity, TapeEntity, type RoundRow } from './entities.ts';
 import { expected, framed, holdView, isChecked, type Held } from './view.ts';
 
@@ -50,7 +50,10 @@ export class HoldService {
     const tapes = await this.db
       .getRepository(TapeEntity)
       .find({ where: { roundId: In(rounds.map(({ id }) => id)) }, order: { at: 'ASC' } });
-    const closed = await this.closings(repairs.map(({ id }) => id));
+    const welds = await weldProgress(
+      this.db,
+      repairs.map(({ id }) => id),
+    );
     return new Map(
       vehicles.map((vehicle): [string, Held] => {
         const of = <R extends { vehicleId: string }>(rows: readonly R[]) =>
@@ -58,8 +61,8 @@ export class HoldService {
         const structural = of(repairs).filter(
           ({ panel, choice }) => panelOf(vehicle.plan, panel).structural && !keepsPanel(choice),
         );
-        const open = structural.filter(({ id, done }) => !done && !closed.get(id)?.whole);
-        const lastWeld = structural.flatMap(({ id }) => closed.get(id)?.at ?? []);
+        const open = structural.filter(({ id, done }) => !done && (welds.get(id)?.share ?? 0) < 1);
+        const lastWeld = structural.flatMap(({ id }) => welds.get(id)?.at ?? []);
         return [
           vehicle.id,
           {
@@ -310,30 +313,6 @@ export class HoldService {
     const known = await this.db.getRepository<{ id: string; vehicleId: string }>(target).findOneBy({ id });
     if (known && known.vehicleId !== vehicleId) throw notFound('entry');
     if (!known) await changeOf(this.db, vehicleId, insert);
-  }
-
-  /** For each repair that has a weld plan: whether all of it is done, and when the last weld was made. */
-  private async closings(
-    repairs: readonly string[],
-  ): Promise<ReadonlyMap<string, { whole: boolean; at: Date | null }>> {
-    if (repairs.length === 0) return new Map();
-    const [plans, done] = await Promise.all([
-      this.db
-        .getRepository(WeldEntity)
-        .createQueryBuilder('weld')
-        .select('weld.id', 'id')
-        .addSelect("JSON_LENGTH(weld.plan, '$.steps')", 'steps')
-        .where({ id: In([...repairs]) })
-        .getRawMany<{ id: string; steps: number | string }>(),
-      this.db.getRepository(WeldStepEntity).findBy({ weldId: In([...repairs]) }),
-    ]);
-    return new Map(
-      plans.map(({ id, steps }) => {
-        const own = done.filter(({ weldId }) => weldId === id);
-        const last = Math.max(...own.map(({ at }) => at.getTime()));
-        return [id, { whole: own.length >= Number(steps), at: own.length > 0 ? new Date(last) : null }];
-      }),
-    );
   }
 }
 

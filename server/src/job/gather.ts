@@ -8,7 +8,7 @@ import { OrderEntity, type OrderRow } from '../order/entities.ts';
 import { FastenerEntity } from '../repair/entities.ts';
 import { FindEntity, ZoneEntity } from '../survey/entities.ts';
 import { OfferEntity, RepairEntity, type OfferRow, type RepairRow } from '../verdict/entities.ts';
-import { WeldEntity, WeldStepEntity } from '../weld/entities.ts';
+import { weldProgress, type WeldProgress } from '../weld/progress.ts';
 import { OwnStepEntity, StepWordEntity, type OwnStepRow, type StepWordRow } from './entities.ts';
 
 /** What the job of a car is made from, and what was said of its steps. */
@@ -17,6 +17,9 @@ export interface Gathered {
   words: readonly StepWordRow[];
   own: readonly OwnStepRow[];
 }
+
+/** By repair. */
+type CoatedShares = ReadonlyMap<string, NonNullable<JobRepair['coated']>>;
 
 const HOUR = 3_600_000;
 const DAY_HOURS = 24;
@@ -29,7 +32,7 @@ const USUAL_DAYS = 10;
 export async function gather(
   db: DataSource,
   vehicles: readonly OwnVehicle[],
-  { now, held }: { now: Date; held: ReadonlyMap<string, HeldShares> },
+  { now, held, coated }: { now: Date; held: ReadonlyMap<string, HeldShares>; coated: CoatedShares },
 ): Promise<ReadonlyMap<string, Gathered>> {
   const vehicleId = In(vehicles.map(({ id }) => id));
   const [repairs, orders, offers, zones, finds, words, own] = await Promise.all([
@@ -60,7 +63,7 @@ export async function gather(
           own: of(own),
           input: {
             body: vehicle.plan,
-            repairs: decided.map((row) => jobRepair(row, of(orders), { lead, ticked })),
+            repairs: decided.map((row) => jobRepair(row, of(orders), { lead, ticked, coated })),
             parts: loose.map((order) => ({
               id: order.id,
               title: vehicle.plan.panels.some(({ id }) => id === order.panel)
@@ -93,41 +96,26 @@ export async function gather(
 
 interface Ticked {
   fasteners: ReadonlyMap<string, number>;
-  welds: ReadonlyMap<string, number>;
+  welds: ReadonlyMap<string, WeldProgress>;
 }
 
 /** Fasteners that were opened or found loose, and the share of each weld plan that is done. */
 async function tickedOf(db: DataSource, repairs: readonly RepairRow[]): Promise<Ticked> {
-  if (repairs.length === 0) return { fasteners: new Map(), welds: new Map() };
-  const ids = In(repairs.map(({ id }) => id));
-  const [fasteners, plans, done] = await Promise.all([
-    db.getRepository(FastenerEntity).find({ where: { repairId: ids }, select: { repairId: true, place: true } }),
-    // Only how many steps there are: the plans themselves are large.
-    db
-      .getRepository(WeldEntity)
-      .createQueryBuilder('weld')
-      .select('weld.id', 'id')
-      .addSelect("JSON_LENGTH(weld.plan, '$.steps')", 'steps')
-      .where({ id: ids })
-      .getRawMany<{ id: string; steps: number | string }>(),
-    db.getRepository(WeldStepEntity).find({ where: { weldId: ids }, select: { weldId: true, n: true } }),
+  const ids = repairs.map(({ id }) => id);
+  if (ids.length === 0) return { fasteners: new Map(), welds: new Map() };
+  const [rows, welds] = await Promise.all([
+    db.getRepository(FastenerEntity).find({ where: { repairId: In(ids) }, select: { repairId: true, place: true } }),
+    weldProgress(db, ids),
   ]);
-  const count = (rows: readonly string[]) => {
-    const counts = new Map<string, number>();
-    for (const id of rows) counts.set(id, (counts.get(id) ?? 0) + 1);
-    return counts;
-  };
-  const ticks = count(done.map(({ weldId }) => weldId));
-  return {
-    fasteners: count(fasteners.map(({ repairId }) => repairId)),
-    welds: new Map(plans.map(({ id, steps }) => [id, Number(steps) > 0 ? (ticks.get(id) ?? 0) / Number(steps) : 0])),
-  };
+  const fasteners = new Map<string, number>();
+  for (const { repairId } of rows) fasteners.set(repairId, (fasteners.get(repairId) ?? 0) + 1);
+  return { fasteners, welds };
 }
 
 function jobRepair(
   { id, panel, choice, done, hours, work }: RepairRow,
   orders: readonly OrderRow[],
-  { lead, ticked }: { lead: (order: OrderRow) => number; ticked: Ticked },
+  { lead, ticked, coated }: { lead: (order: OrderRow) => number; ticked: Ticked; coated: CoatedShares },
 ): JobRepair {
   const order = isBought(choice) ? orders.filter(({ repairId }) => repairId === id).at(-1) : undefined;
   const fasteners = (work ?? [])
@@ -142,7 +130,8 @@ function jobRepair(
     work: work ?? [],
     order: order ? { state: order.state, leadHours: lead(order) } : null,
     opened: fasteners > 0 ? Math.min(1, (ticked.fasteners.get(id) ?? 0) / fasteners) : null,
-    welded: ticked.welds.get(id) ?? null,
+    welded: ticked.welds.get(id)?.share ?? null,
+    coated: coated.get(id),
   };
 }
 

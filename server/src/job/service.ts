@@ -1,6 +1,8 @@
 import type { DataSource } from 'typeorm';
 import type { JobView, OwnStepInput, StepSay } from '@aspecta/contract/job';
 import { jobSteps } from '@aspecta/core/job';
+import type { CloseService } from '../close/service.ts';
+import { coatedShares } from '../close/view.ts';
 import { changeOnce } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
@@ -18,11 +20,16 @@ export class JobService {
   private readonly db: DataSource;
   private readonly garage: GarageService;
   private readonly hold: HoldService;
+  private readonly closes: CloseService;
 
-  constructor(db: DataSource, { garage, hold }: { garage: GarageService; hold: HoldService }) {
+  constructor(
+    db: DataSource,
+    { garage, hold, closes }: { garage: GarageService; hold: HoldService; closes: CloseService },
+  ) {
     this.db = db;
     this.garage = garage;
     this.hold = hold;
+    this.closes = closes;
   }
 
   async view(caller: Caller, vehicleId: string): Promise<JobView> {
@@ -43,8 +50,12 @@ export class JobService {
   }
 
   private async gather(vehicles: readonly OwnVehicle[], now: Date): Promise<ReadonlyMap<string, Gathered>> {
-    const held = await this.hold.heldOf(vehicles);
-    return gather(this.db, vehicles, { now, held: new Map([...held].map(([id, one]) => [id, sharesOf(one)])) });
+    const [held, closings] = await Promise.all([this.hold.heldOf(vehicles), this.closes.closings(vehicles)]);
+    return gather(this.db, vehicles, {
+      now,
+      held: new Map([...held].map(([id, one]) => [id, sharesOf(one)])),
+      coated: new Map([...closings.values()].flatMap((closing) => [...coatedShares(closing)])),
+    });
   }
 
   /** Says something of a step, or takes back what was said; the last word counts. */
@@ -57,6 +68,9 @@ export class JobService {
         'This step is not part of the job any more: a decision was changed. Look at the steps as they are now.',
         'step',
       );
+    // Shut bare, it is past mending without opening it again: that needs a reason.
+    if (before.kind === 'weld' && before.repair && said.state === 'done' && said.reason === '')
+      await this.closes.refuseBare(vehicle, before.repair, 'reason');
     const nothing = said.state === null && [said.notBefore, said.hours, said.spent].every((value) => value === null);
     await changeOf(this.db, vehicleId, async (manager) => {
       const rows = manager.getRepository(StepWordEntity);

@@ -4,6 +4,7 @@ import type { JobView, StepView } from '@aspecta/contract/job';
 import type { Station, StationStanding } from '../station.ts';
 import { URGENCY } from '../board/urgency.ts';
 import { GarageService, type OwnVehicle } from '../garage/service.ts';
+import { CloseService } from '../close/service.ts';
 import { HoldService } from '../hold/service.ts';
 import { OwnStepEntity, StepWordEntity } from './entities.ts';
 import { jobRoutes } from './routes.ts';
@@ -13,7 +14,13 @@ import { JobService } from './service.ts';
 export const job: Station = {
   name: 'job',
   entities: [StepWordEntity, OwnStepEntity],
-  serve: (house) => [new JobService(house.db, { garage: house.the(GarageService), hold: house.the(HoldService) })],
+  serve: (house) => [
+    new JobService(house.db, {
+      garage: house.the(GarageService),
+      hold: house.the(HoldService),
+      closes: house.the(CloseService),
+    }),
+  ],
   addresses: (house) => [{ router: jobRoutes(house.the(JobService)) }],
   standing: async (house, vehicles) => {
     const views = await house.the(JobService).views(vehicles);

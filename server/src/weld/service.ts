@@ -4,7 +4,8 @@ import { layerOf, panelOf } from '@aspecta/core/body';
 import { Problem } from '@aspecta/core';
 import { toLine, type Point } from '@aspecta/core/geometry';
 import { keepsPanel } from '@aspecta/core/verdict';
-import type { Position, RepairWeldInput, StrategyPlan, WeldJoint } from '@aspecta/core/weld';
+import { isHot, type Position, type RepairWeldInput, type StrategyPlan, type WeldJoint } from '@aspecta/core/weld';
+import type { CloseService } from '../close/service.ts';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
@@ -21,6 +22,7 @@ interface Services {
   joints: JointService;
   verdicts: VerdictService;
   shops: ShopService;
+  closes: CloseService;
   bench: Workbench;
 }
 
@@ -31,13 +33,15 @@ export class WeldService {
   private readonly verdicts: VerdictService;
   private readonly bench: Workbench;
   private readonly shops: ShopService;
+  private readonly closes: CloseService;
 
-  constructor(db: DataSource, { joints, verdicts, shops, bench }: Services) {
+  constructor(db: DataSource, { joints, verdicts, shops, closes, bench }: Services) {
     this.db = db;
     this.joints = joints;
     this.verdicts = verdicts;
     this.bench = bench;
     this.shops = shops;
+    this.closes = closes;
   }
 
   /** The plan as laid out; null where none has been laid out yet. */
@@ -175,6 +179,9 @@ export class WeldService {
       throw new ServerProblem('invalid', 'Read and acknowledge the cautions first.', 'acknowledged');
     if (steps.some((n) => !Number.isInteger(n) || n < 1 || n > view.plan.steps.length)) throw notFound('step');
     const { vehicle } = await this.verdicts.own(caller, repairId);
+    // What is welded cannot be reached any more: a face is coated before it is shut.
+    if (done && steps.some((n) => isHot(view.plan.steps[n - 1]!)))
+      await this.closes.refuseBare(vehicle, repairId, 'steps');
     await changeOf(this.db, vehicle.id, async (manager) => {
       const before = await manager.countBy(WeldStepEntity, { weldId: repairId });
       if (done)

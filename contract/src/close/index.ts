@@ -1,0 +1,87 @@
+import type { CoatKind, CoatProduct, Face, FaceState } from '@aspecta/core/close';
+
+/** Kinds of coats; every word that a person reads for one stands here. */
+export const COAT_WORDS: Readonly<Record<CoatKind, string>> = {
+  converter: 'Rust converter',
+  epoxy: 'Epoxy primer',
+  zinc: 'Zinc primer',
+  sealer: 'Seam sealer',
+  chip: 'Stone chip',
+  underbody: 'Underbody coat',
+  bed: 'Bed coat',
+  wax: 'Cavity wax',
+  paint: 'Paint',
+};
+export const FACE_STATE_WORDS: Readonly<Record<FaceState, string>> = {
+  bare: 'Bare',
+  coated: 'Coated',
+  shut: 'Coated and shut',
+  'shut-bare': 'Shut with no coat recorded',
+};
+
+/** A product of the shop. */
+export interface ProductInput extends CoatProduct {
+  id: string;
+  name: string;
+}
+export interface ProductView extends ProductInput {
+  /** The usual figures of its kind, not a product of the shop's own. */
+  usual: boolean;
+  version: number;
+}
+
+export interface CoatInput {
+  id: string;
+  faces: string[];
+  product: string;
+  /** °C of the air while it dries. */
+  celsius: number;
+  /** % and °C of the metal, where they were read. */
+  humidity: number | null;
+  steel: number | null;
+  note: string;
+}
+export interface CoatView extends Omit<CoatInput, 'faces'> {
+  name: string;
+  kind: CoatKind;
+  by: string;
+  at: string;
+  /** When the next coat may go on, and until when without scuffing; null where nothing ends it. */
+  next: { earliest: string; latest: string | null };
+  grit: number | null;
+  /** The metal was less than 3 K above the dew point. */
+  damp: boolean;
+}
+
+export interface FaceView extends Face {
+  state: FaceState;
+  coats: CoatView[];
+  cavityName: string | null;
+  /** Drains of the hollow: they stay open. */
+  drains: string[];
+  /** What was found there and is not cured yet. */
+  finds: string[];
+}
+export interface ClosingRepair {
+  id: string;
+  panel: string;
+  /** Share of its welds that is done; null where none are planned. */
+  welded: number | null;
+  done: boolean;
+  /** Faces that it shuts and that are bare. */
+  bare: string[];
+  /** It may be shut all the same, for this reason. */
+  overruled: { reason: string; by: string; at: string } | null;
+}
+export interface CloseView {
+  faces: FaceView[];
+  repairs: ClosingRepair[];
+  products: ProductView[];
+  /** °C of the shop. */
+  temperature: number;
+}
+export interface Overrule {
+  repair: string;
+  /** Empty takes it back. */
+  reason: string;
+}

@@ -1,0 +1,85 @@
+import { panelOf, type BodyPlan, type Cavity } from '../body/index.ts';
+import { keepsPanel, type OptionId } from '../verdict/index.ts';
+
+/** A repair as its faces need it. */
+export interface OpenedRepair {
+  id: string;
+  panel: string;
+  choice: OptionId;
+  /** mm² of metal that it concerns. */
+  area: number;
+}
+
+/**
+ * A face that repairs lay bare: in a hollow, or the outside or the back of the metal that was worked on.
+ * One in a hollow cannot be reached any more when the last of its repairs is welded.
+ */
+export interface Face {
+  id: string;
+  name: string;
+  kind: 'hollow' | 'outside' | 'back';
+  panel: string;
+  layer: string | null;
+  /** Id of the hollow that it looks into. */
+  cavity: string | null;
+  /** Repairs that lay it bare. */
+  repairs: string[];
+  /** Repairs whose welds shut it. */
+  closedBy: string[];
+  /** mm² */
+  area: number;
+}
+
+/** Times the metal of a repair that is reached from inside a hollow: the burnt edges beside it too; common practice, no published source. */
+const BURNT = 1.5;
+
+/**
+ * Which faces do these repairs lay bare, and which of them can be reached no more when they are welded?
+ *
+ * @param body with its hollows; repairs on its panels
+ * @example facesOf(bodyPlan('saloon'), [{ id: 'r', panel: 'sill-l', choice: 'patch', area: 1e4 }]).filter(({ closedBy }) => closedBy.length > 0).length // → 4
+ */
+export function facesOf(body: BodyPlan, repairs: readonly OpenedRepair[]): Face[] {
+  const known = repairs.filter(({ panel }) => body.panels.some(({ id }) => id === panel));
+  const opened = known.filter(({ choice }) => !keepsPanel(choice));
+  const opens = ({ walls }: Cavity) => opened.filter(({ panel }) => walls.some((wall) => wall.panel === panel));
+  const hollows = body.cavities.flatMap((cavity): Face[] => {
+    const own = opens(cavity);
+    if (own.length === 0) return [];
+    const area = own.reduce((sum, repair) => sum + repair.area, 0) * BURNT;
+    return cavity.walls.map(({ panel, layer }) => {
+      const wall = panelOf(body, panel);
+      const sheet = wall.layers.find(({ id }) => id === layer)?.name ?? layer;
+      const ids = own.map(({ id }) => id);
+      return {
+        id: `${cavity.id}/${panel}/${layer}`,
+        name: `${wall.layers.length > 1 ? `${sheet} of ` : ''}${wall.name}, inside`,
+        kind: 'hollow',
+        panel,
+        layer,
+        cavity: cavity.id,
+        repairs: ids,
+        closedBy: ids,
+        area,
+      };
+    });
+  });
+  const sides = known.flatMap(({ id, panel, choice, area }): Face[] => {
+    const { name } = panelOf(body, panel);
+    const face = (kind: 'outside' | 'back', word: string): Face => ({
+      id: `${id} ${kind}`,
+      name: `${name}, ${word}`,
+      kind,
+      panel,
+      layer: null,
+      cavity: null,
+      repairs: [id],
+      closedBy: [],
+      area,
+    });
+    const isHollow = body.cavities.some(({ walls }) => walls.some((wall) => wall.panel === panel));
+    const outside = face('outside', 'outside');
+    return isHollow || keepsPanel(choice) ? [outside] : [outside, face('back', 'back')];
+  });
+  return [...hollows, ...sides];
+}

@@ -1,0 +1,147 @@
+import { randomUUID } from 'node:crypto';
+import { describe, expect, it } from 'vitest';
+import type { CloseView, FaceView, ProductView } from '@aspecta/contract/close';
+import type { JobView } from '@aspecta/contract/job';
+import { weldDefaults, type WeldPlanView } from '@aspecta/contract/weld';
+import { isHot } from '@aspecta/core/weld';
+import { decided, houseWithCar, vehicleOf } from '../testing/house.ts';
+
+const here = houseWithCar();
+const SILL = {
+  panel: 'sill-l',
+  layer: 'outer',
+  ring: [
+    [300, 20],
+    [420, 20],
+    [420, 90],
+    [300, 90],
+  ],
+};
+const view = async (vehicle: string) =>
+  (await here.owner.get(`/vehicles/${vehicle}/close`).expect(200)).body as CloseView;
+const coat = (vehicle: string, faces: readonly FaceView[], over: object = {}) =>
+  here.owner.post(`/vehicles/${vehicle}/close/coats`, {
+    id: randomUUID(),
+    faces: faces.map(({ id }) => id),
+    product: 'epoxy',
+    celsius: 20,
+    humidity: null,
+    steel: null,
+    note: '',
+    ...over,
+  });
+const inHollow = ({ faces }: CloseView) => faces.filter(({ kind }) => kind === 'hollow');
+async function welded(vehicle: string) {
+  const repair = await decided(here.owner, vehicle, 'patch', SILL);
+  const laid = (await here.owner.put(`/repairs/${repair.id}/weld`, { ...weldDefaults, version: 0 }).expect(200))
+    .body as WeldPlanView;
+  await here.owner.post(`/repairs/${repair.id}/weld/acknowledge`).expect(200);
+  const hot = laid.plan.steps.find(isHot)!.n;
+  const tick = (steps: readonly number[]) =>
+    here.owner.put(`/repairs/${repair.id}/weld/steps`, { steps, done: true, version: 1 });
+  return { repair, hot, tick, all: laid.plan.steps.map(({ n }) => n) };
+}
+
+describe('faces of a car', () => {
+  it('none as long as nothing is decided; those of the hollows as soon as a sill is to be cut', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    expect(await view(vehicle)).toMatchObject({ faces: [], repairs: [] });
+    await decided(here.owner, vehicle, 'patch', SILL);
+    const now = await view(vehicle);
+    expect(inHollow(now)).toHaveLength(4);
+    expect(inHollow(now).every(({ state, drains }) => state === 'bare' && drains.length > 0)).toBe(true);
+    expect(now.repairs[0]!.bare).toHaveLength(4);
+  });
+
+  it('a weld that would shut a bare face is stopped and says which; coated it goes on, and its job knows', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const { repair, hot, tick } = await welded(vehicle);
+    const refused = (await tick([hot]).expect(422)).body as { field: string; detail: string };
+    expect(refused.field).toBe('steps');
+    expect(refused.detail).toContain('Outer sill cavity, left');
+    const said = {
+      step: `${repair.id} weld`,
+      state: 'done',
+      reason: '',
+      until: null,
+      notBefore: null,
+      hours: null,
+      spent: null,
+    };
+    expect((await here.owner.put(`/vehicles/${vehicle}/job/said`, said).expect(422)).body).toMatchObject({
+      field: 'reason',
+    });
+    await coat(vehicle, inHollow(await view(vehicle))).expect(201);
+    await tick([hot]).expect(200);
+    const { steps } = (await here.owner.get(`/vehicles/${vehicle}/job`).expect(200)).body as JobView;
+    expect(steps.find(({ id }) => id === `${repair.id} behind`)!.state).toBe('done');
+  });
+
+  it('or it is shut bare for a reason, which can be taken back; shut, only wax reaches it', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const { repair, hot, tick, all } = await welded(vehicle);
+    const overrule = (reason: string) =>
+      here.owner.put(`/vehicles/${vehicle}/close/overruled`, { repair: repair.id, reason });
+    await overrule('waxed through the drain when it is cold').expect(200);
+    expect((await view(vehicle)).repairs[0]!.overruled).toMatchObject({ by: 'Owner Test' });
+    await overrule('').expect(200);
+    await tick([hot]).expect(422);
+    await overrule('waxed through the drain when it is cold').expect(200);
+    await tick(all).expect(200);
+    const shut = inHollow(await view(vehicle));
+    expect(shut.every(({ state }) => state === 'shut-bare')).toBe(true);
+    expect((await coat(vehicle, shut).expect(422)).body).toMatchObject({ field: 'faces' });
+    await coat(vehicle, shut, { product: 'wax' }).expect(201);
+    expect(inHollow(await view(vehicle)).every(({ state }) => state === 'shut')).toBe(true);
+  });
+});
+
+describe('coats', () => {
+  it('say from when and until when the next one may go on, twice as long at 10 °C; too cold is refused', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    await decided(here.owner, vehicle, 'patch', SILL);
+    const [first, second] = inHollow(await view(vehicle));
+    await coat(vehicle, [first!]).expect(201);
+    const now = (await coat(vehicle, [second!], { celsius: 10, humidity: 90, steel: 9 }).expect(201)).body as CloseView;
+    const hours = (id: string) => {
+      const [one] = now.faces.find((face) => face.id === id)!.coats;
+      return (Date.parse(one!.next.earliest) - Date.parse(one!.at)) / 3_600_000;
+    };
+    expect(hours(first!.id)).toBeCloseTo(24, 3);
+    expect(hours(second!.id)).toBeCloseTo(48, 3);
+    // 90 % at 10 °C: dew point 8.4 °C (WMO formula), the metal at 9 °C is less than 3 K above it.
+    expect(now.faces.find(({ id }) => id === second!.id)!.coats[0]!.damp).toBe(true);
+    expect((await coat(vehicle, [first!], { celsius: 4 }).expect(422)).body).toMatchObject({ field: 'celsius' });
+    expect((await coat(vehicle, [first!], { product: 'tar' }).expect(422)).body).toMatchObject({ field: 'product' });
+    const [one] = now.faces.find(({ id }) => id === first!.id)!.coats;
+    const back = (await here.owner.delete(`/vehicles/${vehicle}/close/coats/${one!.id}`).expect(200)).body as CloseView;
+    expect(back.faces.find(({ id }) => id === first!.id)!.state).toBe('bare');
+  });
+
+  it('of a product of the shop, whose figures of that day stay when it is changed', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    await decided(here.owner, vehicle, 'patch', SILL);
+    const product = {
+      id: randomUUID(),
+      name: 'Two-pack grey',
+      kind: 'epoxy',
+      hours: 16,
+      latest: 72,
+      least: 12,
+      coverage: 7,
+      weldThrough: false,
+      grit: 180,
+    };
+    const all = (await here.owner.post('/products', product).expect(201)).body as ProductView[];
+    expect(all.find(({ id }) => id === product.id)).toMatchObject({ usual: false, version: 1 });
+    const [face] = inHollow(await view(vehicle));
+    await coat(vehicle, [face!], { product: product.id }).expect(201);
+    await here.owner.put(`/products/${product.id}`, { ...product, hours: 30, version: 1 }).expect(200);
+    const [kept] = (await view(vehicle)).faces.find(({ id }) => id === face!.id)!.coats;
+    expect((Date.parse(kept!.next.earliest) - Date.parse(kept!.at)) / 3_600_000).toBeCloseTo(16, 3);
+    expect(
+      (await here.owner.post('/products', { ...product, id: randomUUID(), latest: 2 }).expect(422)).body,
+    ).toMatchObject({ field: 'latest' });
+    await here.owner.delete(`/products/${product.id}`).expect(200);
+  });
+});

@@ -1,0 +1,245 @@
+import { In, IsNull, type DataSource } from 'typeorm';
+import {
+  COAT_WORDS,
+  type CloseView,
+  type CoatInput,
+  type Overrule,
+  type ProductInput,
+  type ProductView,
+} from '@aspecta/contract/close';
+import { panelOf } from '@aspecta/core/body';
+import { COAT_KINDS, usualProducts } from '@aspecta/core/close';
+import { note } from '../account/audit.ts';
+import { changeOnce } from '../db/change.ts';
+import { changeOf, changeOfShop } from '../db/changeOf.ts';
+import { record } from '../events/record.ts';
+import type { GarageService, OwnVehicle } from '../garage/service.ts';
+import { notFound, ServerProblem } from '../http/problems.ts';
+import { needs, type Caller } from '../http/session.ts';
+import { ShopEntity } from '../shop/entities.ts';
+import { FindEntity } from '../survey/entities.ts';
+import { RepairEntity } from '../verdict/entities.ts';
+import { weldProgress } from '../weld/progress.ts';
+import { CoatEntity, OverruleEntity, ProductEntity } from './entities.ts';
+import { bareOf, closeView, type Closing } from './view.ts';
+
+/** What is coated before it is shut: repairs → faces they lay bare → coats on them → what a weld may shut → what is still bare. */
+export class CloseService {
+  private readonly db: DataSource;
+  private readonly garage: GarageService;
+
+  constructor(db: DataSource, garage: GarageService) {
+    this.db = db;
+    this.garage = garage;
+  }
+
+  async view(caller: Caller, vehicleId: string): Promise<CloseView> {
+    return this.viewOf(caller, await this.garage.own(caller, vehicleId));
+  }
+
+  /** All that is known of the faces of these cars, asked for at once. */
+  async closings(vehicles: readonly OwnVehicle[]): Promise<ReadonlyMap<string, Closing>> {
+    const vehicleId = In(vehicles.map(({ id }) => id));
+    const [repairs, coats, finds] = await Promise.all([
+      this.db
+        .getRepository(RepairEntity)
+        .find({ where: { vehicleId, deletedAt: IsNull() }, order: { decidedAt: 'ASC' } }),
+      this.db.getRepository(CoatEntity).find({ where: { vehicleId }, order: { at: 'ASC' } }),
+      this.db.getRepository(FindEntity).findBy({ vehicleId, deletedAt: IsNull() }),
+    ]);
+    const ids = repairs.map(({ id }) => id);
+    const [welds, overruled] = await Promise.all([
+      weldProgress(this.db, ids),
+      this.db.getRepository(OverruleEntity).findBy({ repairId: In(ids) }),
+    ]);
+    return new Map(
+      vehicles.map(({ id, plan }): [string, Closing] => {
+        const of = <R extends { vehicleId: string }>(rows: readonly R[]) => rows.filter((row) => row.vehicleId === id);
+        return [
+          id,
+          {
+            plan,
+            repairs: of(repairs),
+            coats: of(coats),
+            finds: of(finds).filter(({ closed }) => !closed),
+            welds,
+            overruled,
+          },
+        ];
+      }),
+    );
+  }
+
+  /** Records a coat on faces. The same one sent again, because its answer was lost, is taken as done. */
+  async coat(
+    caller: Caller,
+    vehicleId: string,
+    { faces, product: productId, ...input }: CoatInput,
+  ): Promise<CloseView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    const [view, known] = await Promise.all([
+      this.viewOf(caller, vehicle),
+      this.db.getRepository(CoatEntity).findOneBy({ id: input.id }),
+    ]);
+    if (known && known.vehicleId !== vehicleId) throw notFound('coat');
+    if (known) return view;
+    const product = view.products.find(({ id }) => id === productId);
+    if (!product)
+      throw new ServerProblem('invalid', 'This product is not there any more; choose one of the list.', 'product');
+    const chosen = faces.map((id) => view.faces.find((face) => face.id === id));
+    if (chosen.includes(undefined))
+      throw new ServerProblem(
+        'invalid',
+        'A face is not there any more: a decision was changed. Look at the faces again.',
+        'faces',
+      );
+    const shut = chosen.find((face) => face!.state === 'shut' || face!.state === 'shut-bare');
+    if (shut && product.kind !== 'wax')
+      throw new ServerProblem(
+        'invalid',
+        `${shut.name} is shut already: only wax through its holes reaches it now.`,
+        'faces',
+      );
+    if (input.celsius < product.least)
+      throw new ServerProblem(
+        'invalid',
+        `${product.name} does not dry below ${product.least} °C: warm the place, or wait.`,
+        'celsius',
+      );
+    const {
+      id: _id,
+      usual: _usual,
+      version: _version,
+      coverage: _coverage,
+      weldThrough: _through,
+      ...figures
+    } = product;
+    await changeOf(this.db, vehicleId, async (manager) => {
+      const row = { ...figures, ...input, faces, product: productId, vehicleId, by: caller.name, at: new Date() };
+      await manager.createQueryBuilder().insert().into(CoatEntity).values(row).orIgnore().execute();
+      const names = chosen.map((face) => face!.name).join('; ');
+      await record(manager, caller, vehicleId, 'close', `${product.name} on ${names}`);
+    });
+    return this.viewOf(caller, vehicle);
+  }
+
+  async takeBack(caller: Caller, vehicleId: string, coatId: string): Promise<CloseView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    const row = await this.db.getRepository(CoatEntity).findOneBy({ id: coatId, vehicleId });
+    if (!row) throw notFound('coat');
+    await changeOf(this.db, vehicleId, async (manager) => {
+      await manager.delete(CoatEntity, { id: coatId });
+      await record(manager, caller, vehicleId, 'close', `${row.name} taken back`);
+    });
+    return this.viewOf(caller, vehicle);
+  }
+
+  /** A repair may be shut although a face of it is bare, for a reason; without one it may not. */
+  async overrule(caller: Caller, vehicleId: string, { repair, reason }: Overrule): Promise<CloseView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    const row = await this.db.getRepository(RepairEntity).findOneBy({ id: repair, vehicleId, deletedAt: IsNull() });
+    if (!row) throw notFound('repair');
+    await changeOf(this.db, vehicleId, async (manager) => {
+      if (reason === '') await manager.delete(OverruleEntity, { repairId: repair });
+      else
+        await manager.upsert(OverruleEntity, { repairId: repair, reason, by: caller.name, at: new Date() }, [
+          'repairId',
+        ]);
+      const name = panelOf(vehicle.plan, row.panel).name;
+      await record(
+        manager,
+        caller,
+        vehicleId,
+        'close',
+        reason === '' ? `${name} is not shut bare after all` : `${name} may be shut bare: ${reason}`,
+      );
+    });
+    return this.viewOf(caller, vehicle);
+  }
+
+  /** Refuses to shut a bare face. @throws ServerProblem naming the faces, where nobody has overruled it */
+  async refuseBare(vehicle: OwnVehicle, repairId: string, field: string): Promise<void> {
+    const closing = (await this.closings([vehicle])).get(vehicle.id)!;
+    const bare = bareOf(closing, repairId);
+    if (bare.length > 0)
+      throw new ServerProblem(
+        'invalid',
+        `This would shut ${bare.join('; ')} with no coat on it. Record the coat under Close, or say there why it is shut bare.`,
+        field,
+      );
+  }
+
+  /** Products of the shop, and the usual ones of each kind. */
+  async products(caller: Caller): Promise<ProductView[]> {
+    const own = await this.db
+      .getRepository(ProductEntity)
+      .find({ where: { shopId: caller.shopId }, order: { name: 'ASC' } });
+    return [
+      ...own.map(({ shopId: _shopId, weldThrough, ...row }) => ({
+        ...row,
+        weldThrough: Boolean(weldThrough),
+        usual: false,
+      })),
+      ...COAT_KINDS.map((kind) => ({
+        ...usualProducts[kind],
+        id: kind,
+        name: COAT_WORDS[kind],
+        usual: true,
+        version: 0,
+      })),
+    ];
+  }
+
+  async addProduct(caller: Caller, input: ProductInput): Promise<ProductView[]> {
+    needs('owner', caller);
+    const known = await this.db.getRepository(ProductEntity).findOneBy({ id: input.id });
+    if (known && known.shopId !== caller.shopId) throw notFound('product');
+    if (!known)
+      await changeOfShop(this.db, caller.shopId, async (manager) => {
+        const row = { ...input, shopId: caller.shopId, version: 1 };
+        await manager.createQueryBuilder().insert().into(ProductEntity).values(row).orIgnore().execute();
+        await note(manager, caller, `Product added: ${input.name}`);
+      });
+    return this.products(caller);
+  }
+
+  async changeProduct(
+    caller: Caller,
+    { id, version, ...changes }: ProductInput & { version: number },
+  ): Promise<ProductView[]> {
+    needs('owner', caller);
+    if (!(await this.db.getRepository(ProductEntity).existsBy({ id, shopId: caller.shopId })))
+      throw notFound('product');
+    await changeOfShop(this.db, caller.shopId, async (manager) => {
+      await changeOnce(manager, {
+        target: ProductEntity,
+        id,
+        seen: version,
+        changes,
+        current: () => this.products(caller),
+      });
+      await note(manager, caller, `Product changed: ${changes.name}`);
+    });
+    return this.products(caller);
+  }
+
+  async removeProduct(caller: Caller, id: string): Promise<ProductView[]> {
+    needs('owner', caller);
+    const row = await this.db.getRepository(ProductEntity).findOneBy({ id, shopId: caller.shopId });
+    if (!row) throw notFound('product');
+    await changeOfShop(this.db, caller.shopId, async (manager) => {
+      await manager.delete(ProductEntity, { id });
+      await note(manager, caller, `Product taken away: ${row.name}`);
+    });
+    return this.products(caller);
+  }
+
+  private async viewOf(caller: Caller, vehicle: OwnVehicle): Promise<CloseView> {
+    const [closings, products, shop] = await Promise.all([
+      this.closings([vehicle]),
+      this.products(caller),
+      this.db.getRepository(ShopEntity).findOneByOrFail({ id: caller.shopId }),
+    ]);
+    return closeView(closings.get(vehicle.id)!, { products, temperature: shop.temperature });
+  }
+}

@@ -1,0 +1,54 @@
+import { COAT_WORDS } from '@aspecta/contract/close';
+import { GarageService } from '../garage/service.ts';
+import type { Chapter, Station, StationStanding } from '../station.ts';
+import { CoatEntity, OverruleEntity, ProductEntity } from './entities.ts';
+import { closeRoutes } from './routes.ts';
+import { CloseService } from './service.ts';
+import { closeView, type Closing } from './view.ts';
+
+/** What must be coated before it is shut? */
+export const close: Station = {
+  name: 'close',
+  entities: [ProductEntity, CoatEntity, OverruleEntity],
+  serve: (house) => [new CloseService(house.db, house.the(GarageService))],
+  addresses: (house) => [{ router: closeRoutes(house.the(CloseService)) }],
+  standing: async (house, vehicles) => {
+    const all = await house.the(CloseService).closings(vehicles);
+    return new Map(vehicles.map(({ id }) => [id, standingOf(all.get(id)!)]));
+  },
+  report: async (house, vehicle) => {
+    const closing = (await house.the(CloseService).closings([vehicle])).get(vehicle.id)!;
+    return closing.coats.length === 0 ? [] : [chapterOf(closing)];
+  },
+};
+
+/** Nothing of the shop is needed to say how faces stand. */
+const facesIn = (closing: Closing) => closeView(closing, { products: [], temperature: 20 }).faces;
+
+function standingOf(closing: Closing): StationStanding {
+  const faces = facesIn(closing);
+  const bare = faces.filter(({ state }) => state === 'bare').length;
+  const begun = closing.repairs.some(({ id }) => (closing.welds.get(id)?.share ?? 0) > 0);
+  return {
+    word: faces.length === 0 ? 'nothing bare' : bare > 0 ? `${bare} bare` : 'all coated',
+    waits: bare > 0 && begun,
+    done: faces.length > 0 && bare === 0,
+    path: 'close',
+  };
+}
+
+function chapterOf(closing: Closing): Chapter {
+  const faces = facesIn(closing);
+  const coated = faces.filter(({ coats }) => coats.length > 0);
+  const bare = faces.filter(({ state }) => state === 'shut-bare');
+  return {
+    title: 'Coats',
+    lines: [
+      ...coated.map(
+        ({ name, cavityName, coats }) =>
+          `${cavityName ? `${cavityName}: ` : ''}${name}: ${coats.map(({ name: product, kind, at, by }) => `${product} (${COAT_WORDS[kind].toLowerCase()}, ${at.slice(0, 10)}, ${by})`).join(', ')}.`,
+      ),
+      ...bare.map(({ name, cavityName }) => `${cavityName ?? ''}: ${name} was shut with no coat recorded.`),
+    ],
+  };
+}

@@ -1,0 +1,135 @@
+import type { CloseView, ClosingRepair, CoatView, FaceView, ProductView } from '@aspecta/contract/close';
+import type { BodyPlan } from '@aspecta/core/body';
+import { coats as coatTimes, dewPoint, facesOf, proof, protects, type Face } from '@aspecta/core/close';
+import { signOf } from '@aspecta/core/survey';
+import type { FindRow } from '../survey/entities.ts';
+import type { RepairRow } from '../verdict/entities.ts';
+import type { WeldProgress } from '../weld/progress.ts';
+import type { CoatRow, OverruleRow } from './entities.ts';
+
+/** All that is known of the faces of a car. */
+export interface Closing {
+  plan: BodyPlan;
+  repairs: readonly RepairRow[];
+  coats: readonly CoatRow[];
+  /** Those that are open. */
+  finds: readonly FindRow[];
+  welds: ReadonlyMap<string, WeldProgress>;
+  overruled: readonly OverruleRow[];
+}
+
+const HOUR = 3_600_000;
+
+/** mm² of a repair where its decision did not note the area: a hand's breadth. */
+const USUAL_AREA = 10_000;
+
+function known({ plan, repairs, coats, welds }: Closing) {
+  const areaOf = ({ zones }: RepairRow) => zones.reduce((sum, { area = USUAL_AREA }) => sum + area, 0);
+  const faces = facesOf(
+    plan,
+    repairs.map((repair) => ({ id: repair.id, panel: repair.panel, choice: repair.choice, area: areaOf(repair) })),
+  );
+  /** A coat from before the decision was on metal that has been opened since. */
+  const bared = ({ repairs: ids }: Face) =>
+    Math.min(...repairs.filter(({ id }) => ids.includes(id)).map(({ decidedAt }) => decidedAt.getTime()));
+  const coatsOf = (face: Face) =>
+    coats.filter((coat) => coat.faces.includes(face.id) && coat.at.getTime() >= bared(face));
+  const coated = new Set(faces.filter((face) => coatsOf(face).some(({ kind }) => protects(kind))).map(({ id }) => id));
+  const welded = new Set(
+    repairs.filter(({ id, done }) => done || (welds.get(id)?.share ?? 0) >= 1).map(({ id }) => id),
+  );
+  return { faces, coatsOf, coated, ...proof(faces, coated, welded) };
+}
+
+export function closeView(
+  closing: Closing,
+  { products, temperature }: { products: ProductView[]; temperature: number },
+): CloseView {
+  const { faces, coatsOf, states, before } = known(closing);
+  const { plan, finds, welds, overruled } = closing;
+  const cavityOf = (face: Face) => plan.cavities.find(({ id }) => id === face.cavity);
+  return {
+    products,
+    temperature,
+    faces: faces.map((face): FaceView => {
+      const cavity = cavityOf(face);
+      const panels = cavity ? cavity.walls.map(({ panel }) => panel) : [face.panel];
+      const holes = plan.panels.filter(({ id }) => panels.includes(id)).flatMap((panel) => panel.holes);
+      return {
+        ...face,
+        state: states.get(face.id)!,
+        coats: coatsOf(face).map(coatView),
+        cavityName: cavity?.name ?? null,
+        drains: [...new Set(holes.filter(({ id }) => cavity?.drains.includes(id)).map(({ name }) => name))],
+        finds: finds
+          .filter(({ panel }) => panels.includes(panel))
+          .filter(({ sign }) => signOf(sign).weight > 0)
+          .map(({ sign, note }) => [signOf(sign).title, note].filter((part) => part !== '').join(' – ')),
+      };
+    }),
+    repairs: closing.repairs
+      .filter(({ id }) => faces.some((face) => face.repairs.includes(id)))
+      .map(({ id, panel, done }): ClosingRepair => {
+        const rule = overruled.find(({ repairId }) => repairId === id);
+        return {
+          id,
+          panel,
+          welded: welds.get(id)?.share ?? null,
+          done: Boolean(done),
+          bare: before.filter(({ repairs }) => repairs.includes(id)).map(({ face }) => face),
+          overruled: rule ? { reason: rule.reason, by: rule.by, at: rule.at.toISOString() } : null,
+        };
+      }),
+  };
+}
+
+/** Names of the faces that the welds of a repair would shut bare; none where somebody has overruled it. */
+export function bareOf(closing: Closing, repairId: string): string[] {
+  if (closing.overruled.some((row) => row.repairId === repairId)) return [];
+  const { faces, before } = known(closing);
+  return before
+    .filter(({ repairs }) => repairs.includes(repairId))
+    .map(({ face }) => {
+      const { name, cavity } = faces.find(({ id }) => id === face)!;
+      return `${closing.plan.cavities.find(({ id }) => id === cavity)?.name ?? ''}: ${name}`;
+    });
+}
+
+/** Shares of the faces of a repair that are coated: of those it shuts, and of those that stay in reach; null where it has none. */
+export function coatedShares(closing: Closing): ReadonlyMap<string, { behind: number | null; primed: number | null }> {
+  const { faces, coated } = known(closing);
+  const share = (own: readonly Face[]) =>
+    own.length === 0 ? null : own.filter(({ id }) => coated.has(id)).length / own.length;
+  return new Map(
+    closing.repairs.map(({ id }) => {
+      const own = faces.filter(({ repairs }) => repairs.includes(id));
+      return [
+        id,
+        {
+          behind: share(own.filter(({ closedBy }) => closedBy.length > 0)),
+          primed: share(own.filter(({ closedBy }) => closedBy.length === 0)),
+        },
+      ];
+    }),
+  );
+}
+
+function coatView(row: CoatRow): CoatView {
+  const { vehicleId: _vehicleId, faces: _faces, hours, latest, least, at, ...coat } = row;
+  const { next } = coatTimes({
+    coats: [{ id: row.id, hours, latest }],
+    start: 0,
+    temperature: [{ from: 0, celsius: row.celsius }],
+    least,
+  }).coats[0]!;
+  const moment = (after: number) => new Date(at.getTime() + after * HOUR).toISOString();
+  return {
+    ...coat,
+    at: at.toISOString(),
+    next: { earliest: moment(next.earliest), latest: next.latest === null ? null : moment(next.latest) },
+    damp:
+      row.humidity !== null &&
+      row.steel !== null &&
+      !dewPoint({ air: row.celsius, humidity: row.humidity, steel: row.steel }).apply,
+  };
+}
