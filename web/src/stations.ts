@@ -2,6 +2,7 @@ import { account, join } from './account/station.ts';
 import { board } from './board/station.ts';
 import { body } from './body/station.ts';
 import { book } from './book/station.ts';
+import { close } from './close/station.ts';
 import { cut } from './cut/station.ts';
 import { garage } from './garage/station.ts';
 import { hold } from './hold/station.ts';
@@ -32,6 +33,7 @@ export const stations: readonly Station[] = [
   cut,
   joints,
   weld,
+  close,
   job,
   plan,
   body,

@@ -1,0 +1,103 @@
+import { flushPromises } from '@vue/test-utils';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { COAT_WORDS, type CloseView, type FaceView } from '@aspecta/contract/close';
+import { bodyPlan } from '@aspecta/core/body';
+import { COAT_KINDS, facesOf, usualProducts } from '@aspecta/core/close';
+import { button, FakeServer, field, openPage, signIn } from '../testing/fakeServer.ts';
+import ClosePage from './ClosePage.vue';
+import { groupsOf, sectionOf } from './closeScene.ts';
+
+const saloon = bodyPlan('saloon');
+const faces = facesOf(saloon, [{ id: 'r', panel: 'sill-l', choice: 'patch', area: 20_000 }]).map((face): FaceView => ({
+  ...face,
+  state: 'bare',
+  coats: [],
+  cavityName: saloon.cavities.find(({ id }) => id === face.cavity)?.name ?? null,
+  drains: face.cavity ? ['Sill drain'] : [],
+  finds: [],
+}));
+const view = (over: Partial<CloseView> = {}): CloseView => ({
+  faces,
+  repairs: [
+    { id: 'r', panel: 'sill-l', welded: 0, done: false, bare: faces.slice(0, 4).map(({ id }) => id), overruled: null },
+  ],
+  products: COAT_KINDS.map((kind) => ({
+    ...usualProducts[kind],
+    id: kind,
+    name: COAT_WORDS[kind],
+    usual: true,
+    version: 0,
+  })),
+  temperature: 18,
+  ...over,
+});
+const at = '/vehicles/v/close';
+let server: FakeServer;
+beforeEach(() => {
+  signIn('owner');
+  document.body.innerHTML = '';
+  server = new FakeServer()
+    .on('GET /vehicles/v', { id: 'v', nickname: 'Marigold', planId: 'saloon' })
+    .on(`GET ${at}`, view());
+});
+const open = () => openPage(ClosePage, { id: 'v' });
+
+describe('the faces of a car', () => {
+  it('stand together by hollow, the bare hollows first, each with its walls in section', () => {
+    const groups = groupsOf(view(), saloon);
+    expect(groups.map(({ title }) => title)).toEqual([
+      'Outer sill cavity, left',
+      'Inner sill cavity, left',
+      'Sill, left',
+    ]);
+    const walls = sectionOf(saloon, groups[0]!);
+    expect(new Set(walls.map(({ id }) => id)).size).toBe(2);
+    const [first] = faces;
+    const coated = view({
+      faces: faces.map((face) => (face.cavity === first!.cavity ? { ...face, state: 'coated' } : face)),
+    });
+    expect(groupsOf(coated, saloon)[0]!.title).toBe('Inner sill cavity, left');
+  });
+});
+
+describe('the page', () => {
+  it('counts what a weld will shut bare, and coats the faces that are chosen', async () => {
+    server.on(`POST ${at}/coats`, () => view());
+    const { page } = await open();
+    expect(page.get('.figure').text()).toBe('4');
+    await page.get(`[data-face="${faces[0]!.id}"] .n-checkbox`).trigger('click');
+    await button(page, 'Coat this face').trigger('click');
+    await flushPromises();
+    // A dialog lies outside of the page.
+    const dialog = () => document.body.textContent;
+    expect(dialog()).toContain('not weld-through');
+    document.querySelector<HTMLFormElement>('dialog form, .n-modal form')!.dispatchEvent(new Event('submit'));
+    await flushPromises();
+    expect(server.to(`POST ${at}/coats`)[0]).toMatchObject({
+      faces: [faces[0]!.id],
+      product: 'epoxy',
+      celsius: 18,
+      humidity: null,
+    });
+  });
+  it('shuts a hollow bare for a reason only', async () => {
+    server.on(`PUT ${at}/overruled`, () => view());
+    const { page } = await open();
+    await button(page, 'It may be shut bare …').trigger('click');
+    await field(page, 'Why it may be shut bare').setValue('waxed afterwards');
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    expect(server.to(`PUT ${at}/overruled`)).toEqual([{ repair: 'r', reason: 'waxed afterwards' }]);
+  });
+  it('says on an empty car what makes faces appear', async () => {
+    server.on(`GET ${at}`, view({ faces: [], repairs: [] }));
+    const { page } = await open();
+    expect(page.text()).toContain('No repair lays a face bare yet');
+  });
+  it('reads °F in a shop that does', async () => {
+    signIn('owner', 'in');
+    server.on(`GET ${at}`, view());
+    const { page } = await open();
+    expect(page.text()).not.toMatch(/°C|\bmm\b/);
+  });
+});
