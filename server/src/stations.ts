@@ -4,6 +4,7 @@ import { body } from './body/station.ts';
 import { calc } from './calc/station.ts';
 import { close } from './close/station.ts';
 import { cut } from './cut/station.ts';
+import { fit } from './fit/station.ts';
 import { garage } from './garage/station.ts';
 import { gauge } from './gauge/station.ts';
 import { hold } from './hold/station.ts';
@@ -40,6 +41,7 @@ export const stations: readonly Station[] = [
   whole,
   cut,
   joints,
+  fit,
   close,
   weld,
   hold,

@@ -68,7 +68,8 @@ export function trim({ stations, hold, kerf }: TrimInput): Trim {
   };
 }
 
-function roundsOf(most: number, kerf: number): number[] {
+/** Creeping up on a line: half of what is left each time, and no less than a blade takes (T-02). */
+export function roundsOf(most: number, kerf: number): number[] {
   const rounds: number[] = [];
   for (let left = most; left > NOTHING && rounds.length < MOST_ROUNDS;) {
     const take = Math.min(left, Math.max(kerf, left / 2));

@@ -165,7 +165,8 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
     },
   );
   add('fit', 'trial fits, with the neighbours in place', hours('fit'), {
-    path: cut,
+    path: `${at}/fit`,
+    share: repair.fitted ?? 0,
     after: [link(['make'], FITTED), link(['open'], 'The old metal is out of the way.')],
   });
   add('weld', 'weld and join', hours('weld'), {

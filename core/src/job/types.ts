@@ -79,6 +79,8 @@ export interface JobRepair {
   /** Shares that were ticked: of its fasteners opened, of its weld plan done; null where there is none. */
   opened: number | null;
   welded: number | null;
+  /** How far its trial fits have come; left out where none was made. */
+  fitted?: number | undefined;
   /** Shares that are coated: of the faces that its welds shut, and of those that stay in reach; null where it has none. */
   coated?: { behind: number | null; primed: number | null };
 }

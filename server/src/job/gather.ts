@@ -18,8 +18,13 @@ export interface Gathered {
   own: readonly OwnStepRow[];
 }
 
-/** By repair. */
-type CoatedShares = ReadonlyMap<string, NonNullable<JobRepair['coated']>>;
+/** What other stations know to be done: of the car's frame by car, of coats and trial fits by repair. */
+interface Known {
+  now: Date;
+  held: ReadonlyMap<string, HeldShares>;
+  coated: ReadonlyMap<string, NonNullable<JobRepair['coated']>>;
+  fitted: ReadonlyMap<string, number>;
+}
 
 const HOUR = 3_600_000;
 const DAY_HOURS = 24;
@@ -32,7 +37,7 @@ const USUAL_DAYS = 10;
 export async function gather(
   db: DataSource,
   vehicles: readonly OwnVehicle[],
-  { now, held, coated }: { now: Date; held: ReadonlyMap<string, HeldShares>; coated: CoatedShares },
+  { now, held, coated, fitted }: Known,
 ): Promise<ReadonlyMap<string, Gathered>> {
   const vehicleId = In(vehicles.map(({ id }) => id));
   const [repairs, orders, offers, zones, finds, words, own] = await Promise.all([
@@ -63,7 +68,7 @@ export async function gather(
           own: of(own),
           input: {
             body: vehicle.plan,
-            repairs: decided.map((row) => jobRepair(row, of(orders), { lead, ticked, coated })),
+            repairs: decided.map((row) => jobRepair(row, of(orders), { lead, ticked, coated, fitted })),
             parts: loose.map((order) => ({
               id: order.id,
               title: vehicle.plan.panels.some(({ id }) => id === order.panel)
@@ -115,7 +120,12 @@ async function tickedOf(db: DataSource, repairs: readonly RepairRow[]): Promise<
 function jobRepair(
   { id, panel, choice, done, hours, work }: RepairRow,
   orders: readonly OrderRow[],
-  { lead, ticked, coated }: { lead: (order: OrderRow) => number; ticked: Ticked; coated: CoatedShares },
+  {
+    lead,
+    ticked,
+    coated,
+    fitted,
+  }: { lead: (order: OrderRow) => number; ticked: Ticked } & Pick<Known, 'coated' | 'fitted'>,
 ): JobRepair {
   const order = isBought(choice) ? orders.filter(({ repairId }) => repairId === id).at(-1) : undefined;
   const fasteners = (work ?? [])
@@ -131,6 +141,7 @@ function jobRepair(
     order: order ? { state: order.state, leadHours: lead(order) } : null,
     opened: fasteners > 0 ? Math.min(1, (ticked.fasteners.get(id) ?? 0) / fasteners) : null,
     welded: ticked.welds.get(id)?.share ?? null,
+    fitted: fitted.get(id),
     coated: coated.get(id),
   };
 }

@@ -7,6 +7,7 @@ import { changeOnce } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
+import type { FitService } from '../fit/service.ts';
 import type { HoldService } from '../hold/service.ts';
 import { sharesOf } from '../hold/view.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
@@ -15,21 +16,23 @@ import { OwnStepEntity, StepWordEntity } from './entities.ts';
 import { gather, type Gathered } from './gather.ts';
 import { jobView } from './view.ts';
 
+/** Stations that know by themselves what of the job is done. */
+interface Others {
+  hold: HoldService;
+  fits: FitService;
+  closes: CloseService;
+}
+
 /** The job of a car: decisions, parts and finds → steps in order → what was said of them → what can be done. */
 export class JobService {
   private readonly db: DataSource;
   private readonly garage: GarageService;
-  private readonly hold: HoldService;
-  private readonly closes: CloseService;
+  private readonly others: Others;
 
-  constructor(
-    db: DataSource,
-    { garage, hold, closes }: { garage: GarageService; hold: HoldService; closes: CloseService },
-  ) {
+  constructor(db: DataSource, garage: GarageService, others: Others) {
     this.db = db;
     this.garage = garage;
-    this.hold = hold;
-    this.closes = closes;
+    this.others = others;
   }
 
   async view(caller: Caller, vehicleId: string): Promise<JobView> {
@@ -50,10 +53,13 @@ export class JobService {
   }
 
   private async gather(vehicles: readonly OwnVehicle[], now: Date): Promise<ReadonlyMap<string, Gathered>> {
-    const [held, closings] = await Promise.all([this.hold.heldOf(vehicles), this.closes.closings(vehicles)]);
+    const { hold, fits, closes } = this.others;
+    const [held, closings] = await Promise.all([hold.heldOf(vehicles), closes.closings(vehicles)]);
+    const repairs = [...closings.values()].flatMap((closing) => closing.repairs.map(({ id }) => id));
     return gather(this.db, vehicles, {
       now,
       held: new Map([...held].map(([id, one]) => [id, sharesOf(one)])),
+      fitted: await fits.shares(repairs),
       coated: new Map([...closings.values()].flatMap((closing) => [...coatedShares(closing)])),
     });
   }
@@ -70,7 +76,7 @@ export class JobService {
       );
     // Shut bare, it is past mending without opening it again: that needs a reason.
     if (before.kind === 'weld' && before.repair && said.state === 'done' && said.reason === '')
-      await this.closes.refuseBare(vehicle, before.repair, 'reason');
+      await this.others.closes.refuseBare(vehicle, before.repair, 'reason');
     const nothing = said.state === null && [said.notBefore, said.hours, said.spent].every((value) => value === null);
     await changeOf(this.db, vehicleId, async (manager) => {
       const rows = manager.getRepository(StepWordEntity);

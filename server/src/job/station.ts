@@ -5,6 +5,7 @@ import type { Station, StationStanding } from '../station.ts';
 import { URGENCY } from '../board/urgency.ts';
 import { GarageService, type OwnVehicle } from '../garage/service.ts';
 import { CloseService } from '../close/service.ts';
+import { FitService } from '../fit/service.ts';
 import { HoldService } from '../hold/service.ts';
 import { OwnStepEntity, StepWordEntity } from './entities.ts';
 import { jobRoutes } from './routes.ts';
@@ -15,9 +16,9 @@ export const job: Station = {
   name: 'job',
   entities: [StepWordEntity, OwnStepEntity],
   serve: (house) => [
-    new JobService(house.db, {
-      garage: house.the(GarageService),
+    new JobService(house.db, house.the(GarageService), {
       hold: house.the(HoldService),
+      fits: house.the(FitService),
       closes: house.the(CloseService),
     }),
   ],

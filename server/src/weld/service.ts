@@ -6,6 +6,7 @@ import { toLine, type Point } from '@aspecta/core/geometry';
 import { keepsPanel } from '@aspecta/core/verdict';
 import { isHot, type Position, type RepairWeldInput, type StrategyPlan, type WeldJoint } from '@aspecta/core/weld';
 import type { CloseService } from '../close/service.ts';
+import type { FitService } from '../fit/service.ts';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
@@ -22,6 +23,7 @@ interface Services {
   joints: JointService;
   verdicts: VerdictService;
   shops: ShopService;
+  fits: FitService;
   closes: CloseService;
   bench: Workbench;
 }
@@ -33,14 +35,16 @@ export class WeldService {
   private readonly verdicts: VerdictService;
   private readonly bench: Workbench;
   private readonly shops: ShopService;
+  private readonly fits: FitService;
   private readonly closes: CloseService;
 
-  constructor(db: DataSource, { joints, verdicts, shops, closes, bench }: Services) {
+  constructor(db: DataSource, { joints, verdicts, shops, fits, closes, bench }: Services) {
     this.db = db;
     this.joints = joints;
     this.verdicts = verdicts;
     this.bench = bench;
     this.shops = shops;
+    this.fits = fits;
     this.closes = closes;
   }
 
@@ -179,9 +183,11 @@ export class WeldService {
       throw new ServerProblem('invalid', 'Read and acknowledge the cautions first.', 'acknowledged');
     if (steps.some((n) => !Number.isInteger(n) || n < 1 || n > view.plan.steps.length)) throw notFound('step');
     const { vehicle } = await this.verdicts.own(caller, repairId);
-    // What is welded cannot be reached any more: a face is coated before it is shut.
-    if (done && steps.some((n) => isHot(view.plan.steps[n - 1]!)))
+    // What is welded cannot be reached any more: it fits, and its faces are coated, before it is shut.
+    if (done && steps.some((n) => isHot(view.plan.steps[n - 1]!))) {
+      await this.fits.refuseUnfit(caller, repairId, 'steps');
       await this.closes.refuseBare(vehicle, repairId, 'steps');
+    }
     await changeOf(this.db, vehicle.id, async (manager) => {
       const before = await manager.countBy(WeldStepEntity, { weldId: repairId });
       if (done)

@@ -3,6 +3,7 @@ import { isToCome } from '@aspecta/core/order';
 import { isBought, keepsPanel } from '@aspecta/core/verdict';
 import type { Station, StationStanding } from '../station.ts';
 import { CloseService } from '../close/service.ts';
+import { FitService } from '../fit/service.ts';
 import { JointService } from '../repair/service.ts';
 import { ShopService } from '../shop/service.ts';
 import { OrderEntity } from '../order/entities.ts';
@@ -20,6 +21,7 @@ export const weld: Station = {
     new WeldService(house.db, {
       joints: house.the(JointService),
       verdicts: house.the(VerdictService),
+      fits: house.the(FitService),
       closes: house.the(CloseService),
       shops: house.the(ShopService),
       bench: house.bench,

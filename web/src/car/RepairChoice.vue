@@ -12,7 +12,7 @@ const props = defineProps<{
   repair: string;
   repairs: readonly RepairView[];
   plan: BodyPlan;
-  station: 'cut' | 'joints' | 'weld';
+  station: 'cut' | 'joints' | 'fit' | 'weld';
 }>();
 const router = useRouter();
 const units = useUnits();

@@ -1,0 +1,292 @@
+<script setup lang="ts">
+import { computed, reactive, ref, shallowRef } from 'vue';
+import type { FitView } from '@aspecta/contract/fit';
+import { panelOf } from '@aspecta/core/body';
+import { keepsPanel } from '@aspecta/core/verdict';
+import { crumbsTo } from '../car/crumbs.ts';
+import DecisionLine from '../car/DecisionLine.vue';
+import RepairChoice from '../car/RepairChoice.vue';
+import { useVehicle } from '../car/useVehicle.ts';
+import KitButton from '../kit/KitButton.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitField from '../kit/KitField.vue';
+import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import CautionList from '../shell/CautionList.vue';
+import { get, post, put, remove } from '../shell/api.ts';
+import { newId } from '../shell/newId.ts';
+import { useSession } from '../shell/session.ts';
+import StationFrame from '../shell/StationFrame.vue';
+import { useForm } from '../shell/useForm.ts';
+import { useLoad } from '../shell/useLoad.ts';
+import { useUnits } from '../shell/units.ts';
+import Waiting from '../shell/Waiting.vue';
+import FitResult from './FitResult.vue';
+import FitSheet from './FitSheet.vue';
+
+/* Trial fits of a piece: gaps at places of its joints → move, trim, build up → the next one, until it may be welded. */
+const props = defineProps<{ id: string; repair: string }>();
+const session = useSession();
+const units = useUnits();
+const form = useForm();
+const car = useVehicle(props.id);
+const view = shallowRef<FitView | null>(null);
+const at = `/repairs/${props.repair}/fit`;
+const load = useLoad(async (again) => {
+  const [{ vehicle, plan, repairs }, fits] = await Promise.all([car.ready(again), get<FitView>(at)]);
+  view.value = fits;
+  return { vehicle, plan, panel: panelOf(plan, fits.panel), repairs };
+});
+const decision = computed(() => load.data.value?.repairs.find(({ id }) => id === props.repair) ?? null);
+const others = computed(() => (load.data.value?.repairs ?? []).filter(({ choice }) => !keepsPanel(choice)));
+const last = computed(() => view.value?.rounds.at(-1) ?? null);
+const trying = ref(false);
+const picked = ref<string | null>(null);
+const draft = reactive<{ gaps: Record<string, string>; flush: Record<string, string>; note: string }>({
+  gaps: {},
+  flush: {},
+  note: '',
+});
+const beside = reactive<{ name: string; gap: string; wanted: string }[]>([]);
+const wrong = ref<Record<string, string>>({});
+/** mm. The gap beside a door or a lid that is aimed at; common practice, no published source. */
+const USUAL_GAP = 4;
+const addBeside = () => beside.push({ name: '', gap: '', wanted: units.typed(USUAL_GAP) });
+const notALength = () => `Type a length in ${units.word.value}.`;
+function typed() {
+  const bad: Record<string, string> = {};
+  const read = (field: string, text: string): number => {
+    const mm = units.read(text);
+    if (mm === null) bad[field] = notALength();
+    return mm ?? 0;
+  };
+  const readings = view.value!.places.flatMap(({ id }) => {
+    const [gap, flush] = [draft.gaps[id]?.trim() ?? '', draft.flush[id]?.trim() ?? ''];
+    if (gap === '' && flush === '') return [];
+    if (gap === '') bad[`gap ${id}`] = 'Read the gap as well; 0 where there is none.';
+    return [
+      {
+        place: id,
+        gap: gap === '' ? 0 : read(`gap ${id}`, gap),
+        flush: flush === '' ? null : read(`flush ${id}`, flush),
+      },
+    ];
+  });
+  const neighbours = beside
+    .filter(({ name, gap }) => name.trim() !== '' || gap.trim() !== '')
+    .map(({ name, gap, wanted }, i) => {
+      if (name.trim().length < 2) bad[`name ${i}`] = 'Say which gap it is, as “door to quarter, top”.';
+      return { name: name.trim(), gap: read(`beside ${i}`, gap), wanted: read(`wanted ${i}`, wanted) };
+    });
+  if (readings.length === 0 && Object.keys(bad).length === 0) bad['readings'] = 'Read the gap at one place at least.';
+  wrong.value = bad;
+  return Object.keys(bad).length > 0 ? null : { id: newId(), readings, neighbours, note: draft.note };
+}
+async function keep(): Promise<void> {
+  const round = typed();
+  if (!round) return;
+  const done = await form.submit(async () => {
+    view.value = await post<FitView>(`${at}/rounds`, round);
+  });
+  if (!done) return;
+  trying.value = false;
+  draft.gaps = {};
+  draft.flush = {};
+  draft.note = '';
+}
+const takeBack = (round: string) =>
+  form.submit(async () => {
+    view.value = await remove<FitView>(`${at}/rounds/${round}`);
+  });
+const reason = ref('');
+const overruling = ref(false);
+async function overrule(why: string): Promise<void> {
+  const done = await form.submit(async () => {
+    view.value = await put<FitView>(`${at}/overruled`, { reason: why });
+  });
+  if (!done) return;
+  overruling.value = false;
+  reason.value = '';
+}
+const next = computed(() => {
+  if (!view.value || !last.value) return null;
+  return view.value.ready ? { text: 'Weld it in', to: `/vehicles/${props.id}/repairs/${props.repair}/weld` } : null;
+});
+const sentence = computed(() => {
+  if (!last.value) return 'Not tried yet.';
+  if (view.value!.overruled) return 'It may be welded as it fits now.';
+  return last.value.result.good ? 'It fits: it may be tacked.' : 'It does not fit yet.';
+});
+</script>
+
+<template>
+  <Waiting :of="load" what="The trial fits">
+    <StationFrame
+      v-if="load.data.value && view"
+      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel)"
+      title="Fit"
+      :next="next"
+    >
+      <template #sheet>
+        <FitSheet :view="view" :panel="load.data.value.panel" :round="last" :picked="picked" @pick="picked = $event" />
+      </template>
+      <template #card>
+        <div class="stack">
+          <RepairChoice :vehicle="id" :repair="repair" :repairs="others" :plan="load.data.value.plan" station="fit" />
+          <DecisionLine v-if="decision" :vehicle="id" :repair="decision" />
+          <h2 class="question">When does it fit?</h2>
+          <p v-if="view.places.length === 0" class="soft">
+            Nothing of this repair is fitted: no joint of it is closed.
+          </p>
+          <template v-else>
+            <p class="figure">{{ view.rounds.length }}</p>
+            <p>{{ view.rounds.length === 1 ? 'trial fit' : 'trial fits' }}. {{ sentence }}</p>
+            <FitResult v-if="last" :view="view" :round="last" :panel="load.data.value.panel" :n="view.rounds.length" />
+            <KitNotice v-if="form.rest('reason', 'note')" bad>{{ form.rest('reason', 'note') }}</KitNotice>
+            <form v-if="trying" class="stack" @submit.prevent="keep">
+              <p class="small soft">
+                With the neighbours hung and shut, screws or pins at every second old weld. Leave out what you cannot
+                read. Where edges meet, {{ units.length(view.wanted) }} is wanted; sheets that lie on each other have no
+                gap.
+              </p>
+              <div
+                v-for="(place, i) in view.places"
+                :key="place.id"
+                class="place"
+                :class="{ picked: picked === place.id }"
+              >
+                <p class="small">
+                  <strong class="mono">{{ i + 1 }}</strong> {{ view.joints[place.joint]!.name }},
+                  <span class="soft">{{ units.length(place.mm) }} from the {{ place.end }}</span>
+                </p>
+                <div class="two">
+                  <KitField v-slot="{ bind }" label="Gap" :error="wrong[`gap ${place.id}`]"
+                    ><KitInput
+                      v-bind="bind"
+                      v-model="draft.gaps[place.id]!"
+                      mono
+                      autocomplete="off"
+                      @focus="picked = place.id"
+                  /></KitField>
+                  <KitField v-slot="{ bind }" label="Proud (−low)" :error="wrong[`flush ${place.id}`]"
+                    ><KitInput
+                      v-bind="bind"
+                      v-model="draft.flush[place.id]!"
+                      mono
+                      autocomplete="off"
+                      @focus="picked = place.id"
+                  /></KitField>
+                </div>
+              </div>
+              <div v-for="(one, i) in beside" :key="i" class="place">
+                <KitField v-slot="{ bind }" label="What hangs beside it" :error="wrong[`name ${i}`]"
+                  ><KitInput v-bind="bind" v-model="one.name" placeholder="Door to quarter, top"
+                /></KitField>
+                <div class="two">
+                  <KitField v-slot="{ bind }" label="Gap" :error="wrong[`beside ${i}`]"
+                    ><KitInput v-bind="bind" v-model="one.gap" mono
+                  /></KitField>
+                  <KitField v-slot="{ bind }" label="Wanted" :error="wrong[`wanted ${i}`]"
+                    ><KitInput v-bind="bind" v-model="one.wanted" mono
+                  /></KitField>
+                </div>
+              </div>
+              <KitButton small @click="addBeside">Add a door, lid, glass or lamp</KitButton>
+              <KitField v-slot="{ bind }" label="What was clamped, moved or trimmed" :error="form.errors['note']"
+                ><KitInput v-bind="bind" v-model="draft.note"
+              /></KitField>
+              <p v-if="wrong['readings']" class="alarm">{{ wrong['readings'] }}</p>
+              <div class="row">
+                <KitButton submit main :disabled="form.busy.value">What does it need?</KitButton>
+                <KitButton @click="trying = false">Cancel</KitButton>
+              </div>
+            </form>
+            <template v-else-if="session.canWork">
+              <KitButton :main="!view.ready" @click="trying = true"
+                >Read trial fit {{ view.rounds.length + 1 }}</KitButton
+              >
+              <KitButton v-if="last" small plain :disabled="form.busy.value" @click="takeBack(last.id)"
+                >Take the last one back</KitButton
+              >
+              <p v-if="view.overruled" class="small">
+                Overruled: {{ view.overruled.reason }} ({{ view.overruled.by }}).
+                <KitButton small plain @click="overrule('')">Not after all</KitButton>
+              </p>
+              <template v-else-if="last && !last.result.good">
+                <form v-if="overruling" class="stack" @submit.prevent="overrule(reason)">
+                  <KitField v-slot="{ bind }" label="Why it is welded as it fits now" :error="form.errors['reason']"
+                    ><KitInput v-bind="bind" v-model="reason"
+                  /></KitField>
+                  <div class="row">
+                    <KitButton submit small :disabled="reason.trim() === ''">Weld it for this reason</KitButton>
+                    <KitButton small plain @click="overruling = false">Cancel</KitButton>
+                  </div>
+                </form>
+                <KitButton v-else small plain @click="overruling = true">It is good enough …</KitButton>
+              </template>
+            </template>
+            <section v-if="view.other">
+              <h3>The other side took {{ view.other.rounds.length }}</h3>
+              <ul class="plain small">
+                <li v-for="(round, i) in view.other.rounds" :key="round.id">
+                  {{ i + 1 }}: {{ round.result.good ? 'it fitted' : 'not yet'
+                  }}<template v-if="round.note"> – {{ round.note }}</template>
+                </li>
+              </ul>
+              <p class="small soft">Its figures are mirrored: try them on this side first.</p>
+            </section>
+            <KitCollapse v-if="view.rounds.length > 1" title="Earlier trial fits">
+              <FitResult
+                v-for="(round, i) in view.rounds.slice(0, -1)"
+                :key="round.id"
+                :view="view"
+                :round="round"
+                :panel="load.data.value.panel"
+                :n="i + 1"
+              />
+            </KitCollapse>
+          </template>
+          <KitCollapse title="Before you weld">
+            <CautionList step="weld" />
+          </KitCollapse>
+        </div>
+      </template>
+    </StationFrame>
+  </Waiting>
+</template>
+
+<style scoped>
+.question {
+  font-size: 1.15rem;
+  margin: 0;
+}
+.place {
+  border-bottom: 1px solid var(--line);
+  padding-bottom: 0.4rem;
+}
+.place.picked {
+  border-left: 4px solid var(--mark);
+  padding-left: 0.5rem;
+}
+.place p {
+  margin: 0 0 0.2rem;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.5rem;
+  align-items: start;
+}
+.plain {
+  list-style: none;
+  padding: 0;
+  margin: 0.3rem 0;
+}
+h3 {
+  font-size: 1.05rem;
+  margin: 0;
+}
+.alarm {
+  color: var(--alarm);
+}
+</style>

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { FIT_CURE_WORDS, type FitRoundView, type FitView } from '@aspecta/contract/fit';
+import { edgeName, type Panel } from '@aspecta/core/body';
+import { dayOf, useUnits } from '../shell/units.ts';
+
+/* What one trial fit says: move it first, then trim, build up, or let it be. */
+const props = defineProps<{ view: FitView; round: FitRoundView; panel: Panel; n: number }>();
+const units = useUnits();
+const number = (place: string) => props.view.places.findIndex(({ id }) => id === place) + 1;
+/** A move along each direction of the drawing, in words. */
+const move = computed(() => {
+  const found = props.round.result.move;
+  if (!found) return '';
+  const parts = [
+    ...(Math.abs(found.u) >= 0.2
+      ? [`${units.length(Math.abs(found.u))} towards its ${edgeName(props.panel, [Math.sign(found.u), 0])}`]
+      : []),
+    ...(Math.abs(found.v) >= 0.2
+      ? [`${units.length(Math.abs(found.v))} towards its ${edgeName(props.panel, [0, Math.sign(found.v)])}`]
+      : []),
+    ...(Math.abs(found.turn) >= 0.02
+      ? [`turned by ${Math.abs(found.turn).toFixed(2)}° ${found.turn > 0 ? 'anticlockwise' : 'clockwise'}`]
+      : []),
+  ];
+  return parts.join(', ');
+});
+const joints = computed(() => props.round.result.joints.filter(({ cure }) => cure !== 'good'));
+</script>
+
+<template>
+  <section class="round" :class="{ good: round.result.good }">
+    <h3>Trial fit {{ n }}: {{ round.result.good ? 'it fits' : 'not yet' }}</h3>
+    <p class="small soft">
+      {{ dayOf(round.at) }}, {{ round.by }}<template v-if="round.note"> – {{ round.note }}</template>
+    </p>
+    <p v-if="move">
+      <strong>Move it first: {{ move }}.</strong>
+      <span class="small">
+        Gaps are off by {{ units.length(round.result.before) }} now, and by {{ units.length(round.result.after) }} after
+        it.</span
+      >
+    </p>
+    <ul class="plain">
+      <li v-for="joint in joints" :key="joint.joint">
+        <strong>{{ view.joints[joint.joint]!.name }}: {{ FIT_CURE_WORDS[joint.cure].toLowerCase() }}.</strong>
+        <template v-if="joint.cure === 'trim'">
+          Mark
+          {{ joint.trim.map(({ place, mm }) => `${units.length(mm)} at ${number(place)}`).join(', ') }}, join the marks,
+          and take off {{ units.length(joint.rounds[0] ?? 0) }} at the widest place this time.
+        </template>
+        <template v-else>
+          It stands {{ units.length(joint.wide) }} too wide<template v-if="joint.cure === 'bead'"
+            >: about {{ Math.max(1, Math.ceil(joint.wide / 1.25)) }} passes along the edge, each left to cool</template
+          >.
+        </template>
+      </li>
+      <li v-for="one in round.result.flush" :key="one.place">
+        At {{ number(one.place) }} it stands {{ units.length(Math.abs(one.mm)) }} {{ one.mm > 0 ? 'proud' : 'low' }}:
+        clamp it level, or raise the lower sheet.
+      </li>
+      <li v-for="one in round.result.neighbours" :key="one.name">
+        {{ one.name }}: {{ units.length(Math.abs(one.over)) }} too {{ one.over > 0 ? 'wide' : 'tight' }}.
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.round {
+  border-left: 5px solid var(--mark);
+  padding-left: 0.8rem;
+}
+.round.good {
+  border-left-color: var(--good);
+}
+h3 {
+  margin: 0;
+  font-size: 1.05rem;
+}
+p {
+  margin: 0.2rem 0;
+}
+.plain {
+  list-style: none;
+  padding: 0;
+  margin: 0.3rem 0;
+}
+.plain li {
+  padding: 0.3rem 0;
+  border-bottom: 1px solid var(--line);
+}
+</style>
