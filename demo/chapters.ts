@@ -1,6 +1,7 @@
 import type { Chapter } from './chapter.ts';
 import { close } from './close.ts';
 import { decide } from './decisions.ts';
+import { fit } from './fit.ts';
 import { hold } from './hold.ts';
 import { inspect } from './inspect.ts';
 import { job } from './job.ts';
@@ -11,4 +12,16 @@ import { offers } from './offers.ts';
 import { zones } from './zones.ts';
 
 /** The story of a car in the order of the work; a station that has something to show adds its chapter. */
-export const chapters: readonly Chapter[] = [offers, readings, inspect, zones, decide, order, joints, hold, close, job];
+export const chapters: readonly Chapter[] = [
+  offers,
+  readings,
+  inspect,
+  zones,
+  decide,
+  order,
+  joints,
+  fit,
+  hold,
+  close,
+  job,
+];

@@ -45,6 +45,8 @@ export interface LiveItem {
 export interface Chapter {
   title: string;
   lines: string[];
+  /** It tells what was done, and belongs to the record of the car. */
+  lasting?: true;
 }
 
 /** Who reads a report. */

@@ -14,6 +14,7 @@ import { photo } from './photo/station.ts';
 import { job } from './job/station.ts';
 import { plan } from './plan/station.ts';
 import { joints } from './repair/station.ts';
+import { record } from './record/station.ts';
 import { report } from './report/station.ts';
 import { shape } from './shape/station.ts';
 import { shop } from './shop/station.ts';
@@ -47,6 +48,7 @@ export const stations: readonly Station[] = [
   hold,
   job,
   plan,
+  record,
   board,
   report,
   live,

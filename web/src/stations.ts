@@ -12,6 +12,7 @@ import { job } from './job/station.ts';
 import { order } from './order/station.ts';
 import { photo } from './photo/station.ts';
 import { plan } from './plan/station.ts';
+import { record, shared } from './record/station.ts';
 import { joints } from './repair/station.ts';
 import type { Station } from './station.ts';
 import { learnt, survey } from './survey/station.ts';
@@ -38,10 +39,12 @@ export const stations: readonly Station[] = [
   close,
   job,
   plan,
+  record,
   body,
   book,
   house,
   learnt,
   account,
   join,
+  shared,
 ];

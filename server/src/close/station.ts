@@ -43,6 +43,7 @@ function chapterOf(closing: Closing): Chapter {
   const bare = faces.filter(({ state }) => state === 'shut-bare');
   return {
     title: 'Coats',
+    lasting: true,
     lines: [
       ...coated.map(
         ({ name, cavityName, coats }) =>

@@ -48,6 +48,7 @@ function chapterOf(held: Held): Chapter {
   const inside = braces.filter(({ outAt }) => outAt === null).length;
   return {
     title: 'Reference measurements',
+    lasting: true,
     lines: inside > 0 ? [...lines, `${inside} of ${braces.length} braces are still in.`] : lines,
   };
 }

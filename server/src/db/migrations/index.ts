@@ -10,9 +10,24 @@ import { job } from './009-job.ts';
 import { hold } from './010-hold.ts';
 import { close } from './011-close.ts';
 import { fit } from './012-fit.ts';
+import { recordKept } from './013-record.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
-export const volumes = [firstHouse, deepSurvey, overlay, backAgain, trust, units, marked, again, job, hold, close, fit];
+export const volumes = [
+  firstHouse,
+  deepSurvey,
+  overlay,
+  backAgain,
+  trust,
+  units,
+  marked,
+  again,
+  job,
+  hold,
+  close,
+  fit,
+  recordKept,
+];
 
 /** All migrations, oldest first. */
 export const migrations = volumes.flat();

@@ -1,0 +1,86 @@
+import { randomUUID } from 'node:crypto';
+import { describe, expect, it } from 'vitest';
+import type { NewShare, RecordView, ShareView, Timeline } from '@aspecta/contract/record';
+import { weldDefaults } from '@aspecta/contract/weld';
+import { ShareEntity } from './entities.ts';
+import { decided, houseWithCar, vehicleOf, Visitor } from '../testing/house.ts';
+
+const here = houseWithCar();
+const timeline = async (vehicle: string, query = '') =>
+  (await here.owner.get(`/vehicles/${vehicle}/timeline${query}`).expect(200)).body as Timeline;
+const record = async (vehicle: string) =>
+  (await here.owner.get(`/vehicles/${vehicle}/record`).expect(200)).body as RecordView;
+
+describe('the timeline of a car', () => {
+  it('tells what happened, newest first, by station and by word', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    await decided(here.owner, vehicle, 'patch');
+    const all = await timeline(vehicle);
+    expect(all.events.length).toBeGreaterThan(1);
+    const times = all.events.map(({ at }) => at);
+    expect(times).toEqual([...times].sort().reverse());
+    expect(all.subjects.find(({ subject }) => subject === 'verdict')!.count).toBe(1);
+    const only = await timeline(vehicle, '?subject=verdict');
+    expect(only.events).toHaveLength(1);
+    expect((await timeline(vehicle, `?search=${encodeURIComponent('quarter')}`)).events.length).toBeGreaterThan(0);
+    // What stands for any letters elsewhere is looked for as it is.
+    expect((await timeline(vehicle, '?search=%25')).events).toEqual([]);
+    expect((await timeline(vehicle, `?before=${times.at(-1)!}`)).events).toEqual([]);
+    expect((await timeline(vehicle, '?before=yesterday')).events.length).toBe(all.events.length);
+  });
+});
+
+describe('the record of a car', () => {
+  it('says of each repair what was wrong, what was decided and why, the metal, how it is joined, and what was not inspected', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const repair = await decided(here.owner, vehicle, 'patch');
+    await here.owner.put(`/repairs/${repair.id}/weld`, { ...weldDefaults, version: 0 }).expect(200);
+    const { parts, notInspected, deference } = await record(vehicle);
+    const part = parts.find(({ title }) => title.startsWith('Rear quarter, left'))!;
+    const text = part.lines.join('\n');
+    expect(text).toMatch(/Damage: rusted through, 80 cm²/);
+    expect(text).toMatch(/Decided on \d{4}-\d\d-\d\d by Owner Test, because: a test decision\./);
+    expect(text).toMatch(/Metal as built: .*steel, 0\.\d\d mm/);
+    expect(text).toMatch(/Joined by MIG welding/);
+    expect(text).toContain('Not finished.');
+    expect(notInspected).toContain('Front wing, left');
+    expect(notInspected).not.toContain('Rear quarter, left');
+    expect(deference).toMatch(/not a certificate/);
+  });
+});
+
+describe('a link to the record', () => {
+  it('opens without an account, tells no hours and no prices, is counted, and ends when it is revoked', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    await decided(here.owner, vehicle, 'patch');
+    const made = (await here.owner.post(`/vehicles/${vehicle}/shares`, { label: 'The tester', days: 14 }).expect(201))
+      .body as NewShare;
+    expect(made.shares[0]).toMatchObject({ label: 'The tester', revokedAt: null, opened: 0 });
+    expect(JSON.stringify(made.shares)).not.toContain(made.token);
+    const stranger = new Visitor(here.house);
+    const read = (await stranger.get(`/shared/${made.token}`).expect(200)).body as RecordView;
+    expect(read.parts.length).toBeGreaterThan(0);
+    expect(JSON.stringify(read)).not.toMatch(/\d h (were|of work)|€|EUR/);
+    await stranger.get(`/vehicles/${vehicle}/record`).expect(401);
+    await stranger.get(`/shared/x${made.token}`).expect(404);
+    const shares = (await here.owner.get(`/vehicles/${vehicle}/shares`).expect(200)).body as ShareView[];
+    expect(shares[0]!.opened).toBe(1);
+    await here.owner.delete(`/vehicles/${vehicle}/shares/${shares[0]!.id}`).expect(200);
+    await stranger.get(`/shared/${made.token}`).expect(404);
+  });
+
+  it('ends by itself, and with its car; a label and a number of days are needed', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const share = (over: object) =>
+      here.owner.post(`/vehicles/${vehicle}/shares`, { label: 'A buyer', days: 3, ...over });
+    const made = (await share({}).expect(201)).body as NewShare;
+    await here.house.db.getRepository(ShareEntity).update({ id: made.shares[0]!.id }, { expiresAt: new Date(0) });
+    await new Visitor(here.house).get(`/shared/${made.token}`).expect(404);
+    const other = (await share({}).expect(201)).body as NewShare;
+    await here.owner.delete(`/vehicles/${vehicle}`).expect((answer) => expect(answer.status).toBeLessThan(300));
+    await new Visitor(here.house).get(`/shared/${other.token}`).expect(404);
+    const bad = await here.owner.post(`/vehicles/${here.vehicle}/shares`, { label: 'x', days: 0 }).expect(422);
+    expect(bad.body).toMatchObject({ field: 'label' });
+    await here.owner.delete(`/vehicles/${here.vehicle}/shares/${randomUUID()}`).expect(404);
+  });
+});

@@ -1,0 +1,107 @@
+import { In, IsNull, type DataSource } from 'typeorm';
+import { CLOSING_WORDS } from '@aspecta/contract/repair';
+import { OPTION_WORDS } from '@aspecta/contract/verdict';
+import { PROCESS_WORDS } from '@aspecta/contract/weld';
+import { ZONE_CLASSES } from '@aspecta/contract/survey';
+import { panelOf } from '@aspecta/core/body';
+import { FitEntity, FitOverruleEntity, type FitOverruleRow, type FitRow } from '../fit/entities.ts';
+import type { OwnVehicle } from '../garage/service.ts';
+import { OrderEntity, type OrderRow } from '../order/entities.ts';
+import type { Chapter, ReportReader } from '../station.ts';
+import { ZoneEntity, type ZoneRow } from '../survey/entities.ts';
+import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
+import { WeldEntity, WeldStepEntity, type WeldRow, type WeldStepRow } from '../weld/entities.ts';
+
+const day = (at: Date) => at.toISOString().slice(0, 10);
+
+/** Each repair of a car in words: what was wrong, what was decided and why, the metal, how it was joined, by whom and when. */
+export async function repairParts(db: DataSource, vehicle: OwnVehicle, reader: ReportReader): Promise<Chapter[]> {
+  const repairs = await db
+    .getRepository(RepairEntity)
+    .find({ where: { vehicleId: vehicle.id, deletedAt: IsNull() }, order: { decidedAt: 'ASC' } });
+  if (repairs.length === 0) return [];
+  const ids = In(repairs.map(({ id }) => id));
+  const [zones, welds, ticks, fits, overruled, orders] = await Promise.all([
+    db.getRepository(ZoneEntity).findBy({ vehicleId: vehicle.id }),
+    db.getRepository(WeldEntity).findBy({ id: ids }),
+    db.getRepository(WeldStepEntity).findBy({ weldId: ids }),
+    db.getRepository(FitEntity).find({ where: { repairId: ids }, order: { at: 'ASC' } }),
+    db.getRepository(FitOverruleEntity).findBy({ repairId: ids }),
+    db.getRepository(OrderEntity).findBy({ repairId: ids }),
+  ]);
+  return repairs.map((repair) => {
+    const panel = panelOf(vehicle.plan, repair.panel);
+    const weld = welds.find(({ id }) => id === repair.id);
+    return {
+      lasting: true,
+      title: `${panel.name}: ${OPTION_WORDS[repair.choice].name.toLowerCase()}`,
+      lines: [
+        ...damageLines(repair, zones),
+        ...decisionLines(repair, reader),
+        ...panel.layers.map(
+          ({ name, thickness, material }) =>
+            `Metal as built: ${name.toLowerCase()}, ${material}, ${thickness.toFixed(2)} mm.`,
+        ),
+        ...partLines(orders.filter(({ repairId }) => repairId === repair.id)),
+        ...fitLines(
+          fits.filter(({ repairId }) => repairId === repair.id),
+          overruled.find(({ repairId }) => repairId === repair.id),
+        ),
+        ...(weld
+          ? weldLines(
+              weld,
+              ticks.filter(({ weldId }) => weldId === repair.id),
+            )
+          : []),
+        repair.done ? 'Finished.' : 'Not finished.',
+      ],
+    };
+  });
+}
+
+function damageLines({ zones: decided }: RepairRow, zones: readonly ZoneRow[]): string[] {
+  const own = zones.filter(({ id }) => decided.some((one) => one.id === id));
+  const area = decided.reduce((sum, one) => sum + (one.area ?? 0), 0);
+  const kinds = [...new Set(own.map((zone) => ZONE_CLASSES[zone.class].toLowerCase()))];
+  if (kinds.length === 0) return [];
+  return [`Damage: ${kinds.join(', ')}${area > 0 ? `, ${(area / 100).toFixed(0)} cm²` : ''}.`];
+}
+
+function decisionLines({ reason, decidedAt, decidedBy, hours }: RepairRow, reader: ReportReader): string[] {
+  const why = reason === '' ? '' : `, because: ${reason.replace(/\.$/, '')}`;
+  const effort = reader === 'customer' ? '' : ` About ${hours.p50.toFixed(1)} h were reckoned.`;
+  return [`Decided on ${day(decidedAt)} by ${decidedBy}${why}.${effort}`];
+}
+
+const partLines = (orders: readonly OrderRow[]): string[] =>
+  orders.map(({ maker, state, quantity }) => `Part: ${quantity > 1 ? `${quantity} × ` : ''}by ${maker} (${state}).`);
+
+function fitLines(fits: readonly FitRow[], overruled: FitOverruleRow | undefined): string[] {
+  const last = fits.at(-1);
+  if (!last) return [];
+  const end = last.good
+    ? 'the last one was within its limits'
+    : overruled
+      ? `welded as it fitted, because: ${overruled.reason}`
+      : 'the last one was not within its limits';
+  return [`${fits.length} trial ${fits.length === 1 ? 'fit' : 'fits'}; ${end}.`];
+}
+
+function weldLines({ input, plan, joints, acknowledgedBy }: WeldRow, ticks: readonly WeldStepRow[]): string[] {
+  const ways = new Map<string, number>();
+  for (const joint of joints) {
+    const way = `${joint.name ?? joint.kind}: ${(CLOSING_WORDS[joint.closing] ?? 'welded').toLowerCase()}${joint.welds > 0 ? `, ${joint.welds} welds` : ''}`;
+    ways.set(way, (ways.get(way) ?? 0) + 1);
+  }
+  const times = ticks.map(({ at }) => at).sort((a, b) => a.getTime() - b.getTime());
+  const people = [...new Set(ticks.map(({ by }) => by))];
+  const done =
+    times.length === 0
+      ? 'No weld is noted yet.'
+      : `${ticks.length} of ${plan.steps.length} steps done between ${day(times[0]!)} and ${day(times.at(-1)!)} by ${people.join(', ')}.`;
+  return [
+    `Joined by ${PROCESS_WORDS[input.process]} welding. ${[...ways].map(([way, n]) => (n > 1 ? `${way} (${n} of them)` : way)).join('; ')}.`,
+    done,
+    ...(acknowledgedBy ? [`Cautions before welding read by ${acknowledgedBy}.`] : []),
+  ];
+}

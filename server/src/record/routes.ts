@@ -1,0 +1,43 @@
+import { Router } from 'express';
+import { shareSchema } from '@aspecta/contract/record/schemas';
+import { idOf, wordOf } from '../http/params.ts';
+import { callerOf } from '../http/session.ts';
+import { parse } from '../http/validate.ts';
+import type { RecordService } from './service.ts';
+
+/** For whoever has a link. */
+export function sharedRoutes(records: RecordService): Router {
+  const router = Router();
+  router.get('/shared/:token', async (request, response) => {
+    response.set('cache-control', 'no-store').json(await records.shared(wordOf(request, 'token')));
+  });
+  return router;
+}
+
+export function recordRoutes(records: RecordService): Router {
+  const router = Router();
+  const words = (value: unknown) => (typeof value === 'string' ? value.slice(0, 100).trim() : '');
+  router.get('/vehicles/:id/timeline', async (request, response) => {
+    const { before, subject, search } = request.query;
+    const moment = new Date(words(before));
+    const asked = {
+      before: Number.isNaN(moment.getTime()) ? undefined : moment,
+      subject: words(subject),
+      search: words(search),
+    };
+    response.json(await records.timeline(callerOf(request), idOf(request), asked));
+  });
+  router.get('/vehicles/:id/record', async (request, response) => {
+    response.json(await records.view(callerOf(request), idOf(request)));
+  });
+  router.get('/vehicles/:id/shares', async (request, response) => {
+    response.json(await records.shares(callerOf(request), idOf(request)));
+  });
+  router.post('/vehicles/:id/shares', async (request, response) => {
+    response.status(201).json(await records.share(callerOf(request), idOf(request), parse(shareSchema, request.body)));
+  });
+  router.delete('/vehicles/:id/shares/:share', async (request, response) => {
+    response.json(await records.revoke(callerOf(request), idOf(request), idOf(request, 'share')));
+  });
+  return router;
+}

@@ -1,0 +1,171 @@
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { Like } from 'typeorm';
+import type { NewShare, RecordView, ShareInput, ShareView, Timeline } from '@aspecta/contract/record';
+import { personUnits } from '@aspecta/contract/shop';
+import { DEFERENCE } from '@aspecta/core/safety';
+import { inUnits } from '@aspecta/core/units';
+import { changeOf } from '../db/changeOf.ts';
+import { EventEntity } from '../events/entities.ts';
+import { record } from '../events/record.ts';
+import type { GarageService, OwnVehicle } from '../garage/service.ts';
+import { notFound } from '../http/problems.ts';
+import type { Caller } from '../http/session.ts';
+import { ShopEntity } from '../shop/entities.ts';
+import { ReadingEntity, ZoneEntity } from '../survey/entities.ts';
+import type { ReportReader, Station, Workshop } from '../station.ts';
+import { VehicleEntity } from '../garage/entities.ts';
+import { ShareEntity, type ShareRow } from './entities.ts';
+
+const DAY = 86_400_000;
+/** Events that one page of the timeline shows. */
+const PAGE = 200;
+
+/** What happened on a car, and its record: timeline, the repairs in words, links by which strangers read them. */
+export class RecordService {
+  private readonly house: Workshop;
+  private readonly garage: GarageService;
+
+  constructor(house: Workshop, garage: GarageService) {
+    this.house = house;
+    this.garage = garage;
+  }
+
+  /** What happened, newest first; `before` gives older ones, `subject` and `search` fewer. */
+  async timeline(
+    caller: Caller,
+    vehicleId: string,
+    { before, subject, search }: { before?: Date | undefined; subject: string; search: string },
+  ): Promise<Timeline> {
+    await this.garage.own(caller, vehicleId);
+    const events = this.house.db.getRepository(EventEntity);
+    const found = events
+      .createQueryBuilder('event')
+      .where({ vehicleId, ...(subject ? { subject } : {}), ...(search ? { text: Like(`%${escaped(search)}%`) } : {}) })
+      .orderBy('event.at', 'DESC')
+      .addOrderBy('event.id', 'DESC')
+      .take(PAGE + 1);
+    if (before) found.andWhere('event.at < :before', { before });
+    const [rows, subjects] = await Promise.all([
+      found.getMany(),
+      events
+        .createQueryBuilder('event')
+        .select('event.subject', 'subject')
+        .addSelect('COUNT(*)', 'count')
+        .where({ vehicleId })
+        .groupBy('event.subject')
+        .getRawMany<{ subject: string; count: number | string }>(),
+    ]);
+    return {
+      events: rows
+        .slice(0, PAGE)
+        .map(({ vehicleId: _vehicleId, at, ...event }) => ({ ...event, at: at.toISOString() })),
+      more: rows.length > PAGE,
+      subjects: subjects.map((one) => ({ subject: one.subject, count: Number(one.count) })),
+    };
+  }
+
+  async view(caller: Caller, vehicleId: string): Promise<RecordView> {
+    return this.recordOf(await this.garage.own(caller, vehicleId), caller.shopId, 'workshop');
+  }
+
+  /** What all stations say of a car for its record, in the units of the shop. */
+  private async recordOf(vehicle: OwnVehicle, shopId: string, reader: ReportReader): Promise<RecordView> {
+    const shop = await this.house.db.getRepository(ShopEntity).findOneByOrFail({ id: shopId });
+    const units = personUnits(shop);
+    const [chapters, seen] = await Promise.all([
+      Promise.all(ownFirst(this.house.stations).map((station) => station.report?.(this.house, vehicle, reader) ?? [])),
+      this.seen(vehicle.id),
+    ]);
+    return {
+      car: vehicle.nickname,
+      shop: shop.name,
+      on: new Date().toISOString(),
+      parts: chapters
+        .flat()
+        .filter(({ lines, lasting }) => lasting && lines.length > 0)
+        .map(({ title, lines }) => ({ title, lines: lines.map((line) => inUnits(line, units)) })),
+      notInspected: vehicle.plan.panels.filter(({ id }) => !seen.has(id)).map(({ name }) => name),
+      deference: DEFERENCE,
+    };
+  }
+
+  /** Panels of which something was read or drawn. */
+  private async seen(vehicleId: string): Promise<ReadonlySet<string>> {
+    const panels = (entity: typeof ReadingEntity | typeof ZoneEntity) =>
+      this.house.db
+        .getRepository<{ panel: string }>(entity)
+        .createQueryBuilder('row')
+        .select('DISTINCT row.panel', 'panel')
+        .where({ vehicleId })
+        .getRawMany<{ panel: string }>();
+    const rows = await Promise.all([panels(ReadingEntity), panels(ZoneEntity)]);
+    return new Set(rows.flat().map(({ panel }) => panel));
+  }
+
+  async shares(caller: Caller, vehicleId: string): Promise<ShareView[]> {
+    await this.garage.own(caller, vehicleId);
+    const rows = await this.house.db
+      .getRepository(ShareEntity)
+      .find({ where: { vehicleId }, order: { createdAt: 'DESC' } });
+    return rows.map(shareView);
+  }
+
+  /** A link that is shown once; whoever has it reads the record of this car until it ends or is revoked. */
+  async share(caller: Caller, vehicleId: string, { label, days }: ShareInput): Promise<NewShare> {
+    await this.garage.own(caller, vehicleId);
+    const token = randomBytes(24).toString('base64url');
+    const now = new Date();
+    await changeOf(this.house.db, vehicleId, async (manager) => {
+      await manager.insert(ShareEntity, {
+        id: randomUUID(),
+        vehicleId,
+        tokenHash: hashOf(token),
+        label,
+        by: caller.name,
+        createdAt: now,
+        expiresAt: new Date(now.getTime() + days * DAY),
+        revokedAt: null,
+        opened: 0,
+      });
+      await record(manager, caller, vehicleId, 'record', `Record shared with ${label} for ${days} days`);
+    });
+    return { shares: await this.shares(caller, vehicleId), token };
+  }
+
+  async revoke(caller: Caller, vehicleId: string, id: string): Promise<ShareView[]> {
+    await this.garage.own(caller, vehicleId);
+    const row = await this.house.db.getRepository(ShareEntity).findOneBy({ id, vehicleId });
+    if (!row) throw notFound('link');
+    if (!row.revokedAt)
+      await changeOf(this.house.db, vehicleId, async (manager) => {
+        await manager.update(ShareEntity, { id }, { revokedAt: new Date() });
+        await record(manager, caller, vehicleId, 'record', `Link of ${row.label} revoked`);
+      });
+    return this.shares(caller, vehicleId);
+  }
+
+  /** What a stranger with a link reads: no prices, no hours. A link that is guessed, over or revoked does not exist. */
+  async shared(token: string): Promise<RecordView> {
+    const row = await this.house.db.getRepository(ShareEntity).findOneBy({ tokenHash: hashOf(token) });
+    if (!row || row.revokedAt || row.expiresAt <= new Date()) throw notFound('shared record');
+    const vehicle = await this.house.db.getRepository(VehicleEntity).findOneBy({ id: row.vehicleId });
+    if (!vehicle || vehicle.deletedAt) throw notFound('shared record');
+    await this.house.db.getRepository(ShareEntity).increment({ id: row.id }, 'opened', 1);
+    const reader: Caller = { personId: row.id, shopId: vehicle.shopId, name: row.label, role: 'viewer' };
+    return this.recordOf(await this.garage.own(reader, row.vehicleId), vehicle.shopId, 'customer');
+  }
+}
+
+/** The repairs come first; what was measured and coated follows. */
+const ownFirst = (stations: readonly Station[]): Station[] =>
+  [...stations].sort((a, b) => Number(b.name === 'record') - Number(a.name === 'record'));
+const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
+/** What stands for other letters in a search is looked for as it is. */
+const escaped = (text: string) => text.replace(/[\\%_]/g, '\\$&');
+
+const shareView = ({ id, label, by, createdAt, expiresAt, revokedAt, opened }: ShareRow): ShareView => ({
+  ...{ id, label, by, opened },
+  createdAt: createdAt.toISOString(),
+  expiresAt: expiresAt.toISOString(),
+  revokedAt: revokedAt?.toISOString() ?? null,
+});

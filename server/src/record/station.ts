@@ -1,0 +1,18 @@
+import { GarageService } from '../garage/service.ts';
+import type { Station } from '../station.ts';
+import { ShareEntity } from './entities.ts';
+import { repairParts } from './repairParts.ts';
+import { recordRoutes, sharedRoutes } from './routes.ts';
+import { RecordService } from './service.ts';
+
+/** What was found, decided and done? */
+export const record: Station = {
+  name: 'record',
+  entities: [ShareEntity],
+  serve: (house) => [new RecordService(house, house.the(GarageService))],
+  addresses: (house) => {
+    const records = house.the(RecordService);
+    return [{ router: sharedRoutes(records), open: ['/shared'] }, { router: recordRoutes(records) }];
+  },
+  report: (house, vehicle, reader) => repairParts(house.db, vehicle, reader),
+};
