@@ -3,6 +3,7 @@ import PDFDocument from 'pdfkit';
 import { personUnits } from '@aspecta/contract/shop';
 import { boxOf, type Point, type Ring } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
+import { inUnits } from '@aspecta/core/units';
 import { CELL_CODES, signOf, type ThicknessMap } from '@aspecta/core/survey';
 import type { Inspection, PanelReport } from './inspection.ts';
 import { panelSentences, percent, stateWords, type Reader } from './words.ts';
@@ -41,7 +42,7 @@ export async function inspectionPdf(inspection: Inspection, reader: Reader): Pro
   for (const report of inspection.panels) panelPart(pdf, report, inspection, reader);
   for (const { title, lines } of inspection.chapters) {
     heading(pdf, title);
-    for (const text of lines) line(pdf, `• ${text}`);
+    for (const text of lines) line(pdf, `• ${inUnits(text, personUnits(inspection.shop))}`);
   }
   notInspected(pdf, inspection, reader);
   cautions(pdf);
