@@ -44,3 +44,18 @@ export interface PlanView {
   /** Why there is no plan; null where there is one. */
   problem: string | null;
 }
+
+/** A step of one of the cars, when it is planned with those of all others. */
+export interface TonightStep extends PlannedStep {
+  vehicle: string;
+  nickname: string;
+}
+/** What comes next, over all cars of the shop: people and the welder are there once. */
+export interface TonightView {
+  timeZone: string;
+  workers: number;
+  /** Those that begin within a week, by when they begin. */
+  steps: TonightStep[];
+  /** Why there is no plan; null where there is one, or nothing to do. */
+  problem: string | null;
+}

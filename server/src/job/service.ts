@@ -43,16 +43,17 @@ export class JobService {
   /** The jobs of several cars at once. */
   async views(vehicles: readonly OwnVehicle[]): Promise<ReadonlyMap<string, JobView>> {
     const now = new Date();
-    const all = await this.gather(vehicles, now);
+    const all = await this.gatheredAll(vehicles, now);
     return new Map([...all].map(([id, gathered]) => [id, jobView(gathered, now)]));
   }
 
   /** What one car's job is made from, for the plan of it. */
   async gathered(vehicle: OwnVehicle): Promise<Gathered> {
-    return (await this.gather([vehicle], new Date())).get(vehicle.id)!;
+    return (await this.gatheredAll([vehicle], new Date())).get(vehicle.id)!;
   }
 
-  private async gather(vehicles: readonly OwnVehicle[], now: Date): Promise<ReadonlyMap<string, Gathered>> {
+  /** The same for several cars at once. */
+  async gatheredAll(vehicles: readonly OwnVehicle[], now: Date): Promise<ReadonlyMap<string, Gathered>> {
     const { hold, fits, closes } = this.others;
     const [held, closings] = await Promise.all([hold.heldOf(vehicles), closes.closings(vehicles)]);
     const repairs = [...closings.values()].flatMap((closing) => closing.repairs.map(({ id }) => id));

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
-import type { PlanView, Worker } from '@aspecta/contract/plan';
+import type { PlanView, TonightView, Worker } from '@aspecta/contract/plan';
 import { decided, houseWithCar, ownerOf, vehicleOf } from '../testing/house.ts';
 import { windowsOf } from './hours.ts';
 
@@ -33,6 +33,47 @@ describe('hours of a person', () => {
     const days = Array.from({ length: 7 }, (): [number, number][] => [[0, 24]]);
     expect(berlin(days, '2026-06-01T10:00:00Z')[0]).toEqual([0, 12]);
     expect(berlin(days, '2026-06-01T10:00:00Z', ['2026-06-01'])[0]).toEqual([12, 36]);
+  });
+});
+
+describe('the plan as a calendar', () => {
+  it('has an entry for each stretch of work and the day it is ready, and is refused where nothing is planned', async () => {
+    const owner = await ownerOf(here.house, 'Calendar');
+    const car = await vehicleOf(owner);
+    expect((await owner.get(`/vehicles/${car}/plan.ics`).expect(422)).body).toMatchObject({
+      detail: expect.stringMatching(/Nothing is left/) as string,
+    });
+    await decided(owner, car, 'patch');
+    await owner.post('/workers', ines()).expect(201);
+    const view = (await owner.get(`/vehicles/${car}/plan`).expect(200)).body as PlanView;
+    const answer = await owner.get(`/vehicles/${car}/plan.ics`).expect(200);
+    expect(answer.headers['content-type']).toMatch(/text\/calendar/);
+    // Lines are folded at 75 octets (RFC 5545, 3.1).
+    const text = answer.text.replace(/\r\n[ \t]/g, '');
+    expect(text.startsWith('BEGIN:VCALENDAR')).toBe(true);
+    const pieces = view.steps.flatMap((step) => step.pieces);
+    expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(pieces.length + 1);
+    expect(text).toContain('ready as likely as not');
+    expect(text).toContain('(Ines)');
+    for (const line of answer.text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+  });
+});
+
+describe('tonight', () => {
+  it('plans all cars of the shop together: nobody works on two of them at once', async () => {
+    const owner = await ownerOf(here.house, 'Two cars');
+    const tonight = async () => (await owner.get('/tonight').expect(200)).body as TonightView;
+    expect(await tonight()).toMatchObject({ workers: 0, steps: [], problem: null });
+    const cars = [await vehicleOf(owner), await vehicleOf(owner)];
+    for (const car of cars) await decided(owner, car, 'patch');
+    expect((await tonight()).problem).toMatch(/who works when/);
+    await owner.post('/workers', ines()).expect(201);
+    const { steps, workers } = await tonight();
+    expect(workers).toBe(1);
+    expect(new Set(steps.map(({ vehicle }) => vehicle))).toEqual(new Set(cars));
+    const pieces = steps.flatMap((step) => step.pieces).sort((a, b) => a[0].localeCompare(b[0]));
+    pieces.slice(1).forEach(([from], i) => expect(from >= pieces[i]![1]).toBe(true));
+    expect(steps.every(({ by, nickname }) => by === 'Ines' && nickname !== '')).toBe(true);
   });
 });
 

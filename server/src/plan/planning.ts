@@ -9,3 +9,6 @@ export function planJob(input: CalendarInput): { plan: Calendar; sure: Outlook }
   const plan = calendar({ ...input, seconds: SEARCH });
   return { plan, sure: outlook(input, { runs: input.tasks.length > 200 ? Math.round(RUNS / 3) : RUNS }) };
 }
+
+/** The same without how sure it is, for all cars at once. */
+export const planAll = (input: CalendarInput): Calendar => calendar({ ...input, seconds: SEARCH });

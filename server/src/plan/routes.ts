@@ -10,6 +10,13 @@ export function planRoutes(plans: PlanService): Router {
   router.get('/vehicles/:id/plan', async (request, response) => {
     response.json(await plans.plan(callerOf(request), idOf(request)));
   });
+  router.get('/vehicles/:id/plan.ics', async (request, response) => {
+    const file = await plans.calendar(callerOf(request), idOf(request));
+    response.attachment('plan.ics').type('text/calendar; charset=utf-8').send(file);
+  });
+  router.get('/tonight', async (request, response) => {
+    response.json(await plans.tonight(callerOf(request)));
+  });
   router.get('/workers', async (request, response) => {
     response.json(await plans.workers(callerOf(request)));
   });

@@ -1,12 +1,13 @@
 import type { DataSource } from 'typeorm';
-import type { PlannedStep, PlanView, Worker, WorkerInput } from '@aspecta/contract/plan';
+import type { PlannedStep, PlanView, TonightStep, TonightView, Worker, WorkerInput } from '@aspecta/contract/plan';
 import { Problem } from '@aspecta/core';
 import { jobSteps } from '@aspecta/core/job';
 import type { CalendarInput } from '@aspecta/core/plan';
 import { note } from '../account/audit.ts';
 import { changeOnce } from '../db/change.ts';
 import { changeOfShop } from '../db/changeOf.ts';
-import type { GarageService } from '../garage/service.ts';
+import type { StepView } from '@aspecta/contract/job';
+import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import { needs, type Caller } from '../http/session.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { JobService } from '../job/service.ts';
@@ -14,6 +15,7 @@ import { jobView } from '../job/view.ts';
 import { ShopEntity } from '../shop/entities.ts';
 import { checkTimeZone } from '../shop/timeZone.ts';
 import type { Workbench } from '../work/bench.ts';
+import { calendarFile } from './calendarFile.ts';
 import { WorkerEntity, type WorkerRow } from './entities.ts';
 import { windowsOf } from './hours.ts';
 import { plannable, tasksOf } from './tasks.ts';
@@ -25,6 +27,17 @@ interface Services {
 }
 
 const HOUR = 3_600_000;
+const WEEK_HOURS = 168;
+/** Steps of all cars that are planned at once while somebody waits. */
+const MOST_TASKS = 300;
+
+/** Steps of two cars may bear the same name. */
+const nameIn = ({ id }: Pick<OwnVehicle, 'id'>, step: string) => `${id} ${step}`;
+
+const stepOf = ({ id, kind, title, repair, panel, path, waits, state, needs: tools, hours, waitsFor }: StepView) => ({
+  ...{ id, kind, title, repair, panel, path, waits, state, needs: tools, hours },
+  why: waitsFor.map(({ why }) => why),
+});
 
 /** The plan of a car: what is left of its job → when people are there → when each step is done, and how sure the end is. */
 export class PlanService {
@@ -83,15 +96,12 @@ export class PlanService {
           late,
         })),
         steps: open
-          .map(
-            ({ id, kind, title, repair, panel, path, waits, state, needs: tools, hours, waitsFor }): PlannedStep => ({
-              ...{ id, kind, title, repair, panel, path, waits, state, needs: tools, hours },
-              by: plan.tasks[id]!.by,
-              pieces: plan.tasks[id]!.pieces.map(([from, to]): [string, string] => [at(from), at(to)]),
-              critical: sure.critical[id]!,
-              why: waitsFor.map(({ why }) => why),
-            }),
-          )
+          .map((step): PlannedStep => ({
+            ...stepOf(step),
+            by: plan.tasks[step.id]!.by,
+            pieces: plan.tasks[step.id]!.pieces.map(([from, to]): [string, string] => [at(from), at(to)]),
+            critical: sure.critical[step.id]!,
+          }))
           .sort((a, b) => a.pieces[0]![0].localeCompare(b.pieces[0]![0])),
       };
     } catch (error) {
@@ -101,6 +111,86 @@ export class PlanService {
         problem: 'A year of these hours is not enough for the work that is left: add hours or people.',
       };
     }
+  }
+
+  /** The plan of a car as a file for a calendar. */
+  async calendar(caller: Caller, vehicleId: string): Promise<string> {
+    const { nickname } = await this.services.garage.own(caller, vehicleId);
+    const plan = await this.plan(caller, vehicleId);
+    if (plan.steps.length === 0)
+      throw new ServerProblem('invalid', plan.problem ?? 'Nothing is left to plan here.', 'steps');
+    return calendarFile(nickname, plan);
+  }
+
+  /** What comes next over all cars of the shop: who works on one of them does not work on another. */
+  async tonight(caller: Caller): Promise<TonightView> {
+    const now = new Date();
+    const [vehicles, workers, timeZone] = await Promise.all([
+      this.services.garage.all(caller),
+      this.workers(caller),
+      this.timeZone(caller),
+    ]);
+    const empty: TonightView = { timeZone, workers: workers.length, steps: [], problem: null };
+    const open = await this.openOf(vehicles, now);
+    if (open.length === 0) return empty;
+    if (workers.every(({ week }) => week.every((day) => day.length === 0)))
+      return { ...empty, problem: 'Say who works when: then every step gets its evening.' };
+    try {
+      const plan = await this.services.bench.run(
+        'planAll',
+        {
+          tasks: open.flatMap(({ tasks }) => tasks),
+          people: Object.fromEntries(workers.map((worker) => [worker.name, windowsOf(worker, now, timeZone)])),
+          resources: { welder: 1 },
+        },
+        caller.personId,
+      );
+      const at = (hour: number) => new Date(now.getTime() + hour * HOUR).toISOString();
+      const steps = open.flatMap(({ vehicle, steps: own }) =>
+        own.map((step): TonightStep => {
+          const task = plan.tasks[nameIn(vehicle, step.id)]!;
+          return {
+            ...stepOf(step),
+            vehicle: vehicle.id,
+            nickname: vehicle.nickname,
+            by: task.by,
+            pieces: task.pieces.map(([from, to]): [string, string] => [at(from), at(to)]),
+            critical: 0,
+          };
+        }),
+      );
+      const until = new Date(now.getTime() + WEEK_HOURS * HOUR).toISOString();
+      return {
+        ...empty,
+        steps: steps
+          .filter(({ by, pieces }) => by !== null && pieces[0]![0] < until)
+          .sort((a, b) => a.pieces[0]![0].localeCompare(b.pieces[0]![0])),
+      };
+    } catch (error) {
+      if (!(error instanceof Problem)) throw error;
+      return {
+        ...empty,
+        problem: 'A year of these hours is not enough for the work of all cars: add hours or people.',
+      };
+    }
+  }
+
+  /** What is left of each car's job as tasks under names of their own; the first cars until as many as are planned at once. */
+  private async openOf(vehicles: readonly OwnVehicle[], now: Date) {
+    const gathered = await this.services.jobs.gatheredAll(vehicles, now);
+    const all = vehicles.flatMap((vehicle) => {
+      const own = gathered.get(vehicle.id)!;
+      const steps = jobSteps(own.input);
+      const { open } = plannable(jobView(own, now), steps);
+      const tasks = tasksOf(open, steps, now).map((task) => ({
+        ...task,
+        id: nameIn(vehicle, task.id),
+        after: (task.after ?? []).map((link) => ({ ...link, id: nameIn(vehicle, link.id) })),
+      }));
+      return open.length > 0 ? [{ vehicle, steps: open, tasks }] : [];
+    });
+    let count = 0;
+    return all.filter(({ tasks }) => (count += tasks.length) <= MOST_TASKS);
   }
 
   async workers(caller: Caller): Promise<Worker[]> {

@@ -5,7 +5,7 @@ import { outlineFrom } from '../body/outlineFiles.ts';
 import { cutCard, type CardContext } from '../cut/card.ts';
 import type { CutPlanView } from '@aspecta/contract/cut';
 import { inspectionFile } from '../report/file.ts';
-import { planJob } from '../plan/planning.ts';
+import { planAll, planJob } from '../plan/planning.ts';
 import { outlineFile } from '../shape/outlineFiles.ts';
 import { readingsFile, readReadings } from '../survey/files.ts';
 import { portfolio } from '@aspecta/core/verdict';
@@ -39,6 +39,7 @@ export const jobs = {
   compareWelds,
   weldNames,
   planJob,
+  planAll,
   weighRepair,
   portfolio,
 } as const;

@@ -14,6 +14,7 @@ import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import FlankSketch from './FlankSketch.vue';
+import TonightTile from './TonightTile.vue';
 import VehicleForm from './VehicleForm.vue';
 
 const session = useSession();
@@ -63,6 +64,7 @@ async function bringBack(id: string): Promise<void> {
         <h2>The garage is empty</h2>
         <p class="soft">Roll a car in: choose its body plan, and the whole body lies open to be measured.</p>
       </div>
+      <TonightTile v-if="!session.isCustomer" />
       <div class="cars">
         <article v-for="(vehicle, i) in load.data.value.vehicles" :key="vehicle.id" class="tile car">
           <RouterLink

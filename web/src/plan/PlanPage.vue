@@ -57,6 +57,7 @@ const anybody = computed(() => view.value.workers.length > 0);
         title="Plan"
         question="What can be done tonight, and when is it ready?"
       >
+        <KitButton v-if="view.steps.length > 0" :href="`/api/vehicles/${id}/plan.ics`">For my calendar</KitButton>
         <KitButton :to="`/vehicles/${id}/job`">All steps and why</KitButton>
       </CarHead>
       <KitNotice v-if="view.problem" bad>

@@ -2,24 +2,24 @@ import type { PlannedStep, PlanView } from '@aspecta/contract/plan';
 import type { Chart } from '../charts/chart.ts';
 
 /** What is done in one stretch of somebody's time. */
-export interface Slot {
+export interface Slot<S extends PlannedStep = PlannedStep> {
   day: string;
   by: string;
   from: string;
   to: string;
-  steps: PlannedStep[];
+  steps: S[];
 }
 
 /** ms. Pieces that follow each other this closely are one evening. */
 const TOGETHER = 4 * 3_600_000;
 
 /** The plan as evenings: what who does from when to when, in order. */
-export function slotsOf(steps: readonly PlannedStep[], dayOf: (iso: string) => string): Slot[] {
+export function slotsOf<S extends PlannedStep>(steps: readonly S[], dayOf: (iso: string) => string): Slot<S>[] {
   const pieces = steps
     .filter(({ by }) => by !== null)
     .flatMap((step) => step.pieces.map(([from, to]) => ({ step, by: step.by!, from, to })))
     .sort((a, b) => a.from.localeCompare(b.from));
-  const slots: Slot[] = [];
+  const slots: Slot<S>[] = [];
   for (const { step, by, from, to } of pieces) {
     const day = dayOf(from);
     const open = slots.find(
@@ -35,7 +35,7 @@ export function slotsOf(steps: readonly PlannedStep[], dayOf: (iso: string) => s
 }
 
 /** The next stretch of work of each person. */
-export const tonightOf = (slots: readonly Slot[]): Slot[] =>
+export const tonightOf = <S extends PlannedStep>(slots: readonly Slot<S>[]): Slot<S>[] =>
   slots.filter((slot, i) => slots.findIndex(({ by }) => by === slot.by) === i);
 
 const DAY = 86_400_000;
