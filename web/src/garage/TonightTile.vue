@@ -89,6 +89,7 @@ ol {
 }
 li {
   min-height: 44px;
+  padding: 0.15rem 0;
 }
 .spread {
   flex-wrap: nowrap;
