@@ -10,6 +10,10 @@ export function weldRoutes(welds: WeldService): Router {
   router.get('/repairs/:id/weld', async (request, response) => {
     response.json(await welds.plan(callerOf(request), idOf(request)));
   });
+  router.get('/repairs/:id/weld/card.pdf', async (request, response) => {
+    const { panel, file } = await welds.card(callerOf(request), idOf(request));
+    response.attachment(`weld-card-${panel}.pdf`).type('application/pdf').send(Buffer.from(file));
+  });
   router.put('/repairs/:id/weld', async (request, response) => {
     response.json(await welds.layOut(callerOf(request), idOf(request), parse(weldSchema, request.body)));
   });

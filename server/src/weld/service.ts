@@ -1,5 +1,6 @@
 import { In, type DataSource } from 'typeorm';
 import { weldDefaults, type PlannedJoint, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
+import { personUnits } from '@aspecta/contract/shop';
 import { layerOf, panelOf } from '@aspecta/core/body';
 import { Problem } from '@aspecta/core';
 import { toLine, type Point } from '@aspecta/core/geometry';
@@ -163,6 +164,20 @@ export class WeldService {
       });
     }
     return this.required(caller, repairId);
+  }
+
+  /** The card for the wall, as PDF. */
+  async card(caller: Caller, repairId: string): Promise<{ panel: string; file: Uint8Array }> {
+    const view = await this.required(caller, repairId);
+    const [{ vehicle }, shop] = await Promise.all([this.verdicts.own(caller, repairId), this.shops.shop(caller)]);
+    const context = {
+      vehicle: vehicle.nickname,
+      panel: panelOf(vehicle.plan, view.panel),
+      units: personUnits(shop),
+      by: caller.name,
+      on: new Date().toISOString().slice(0, 10),
+    };
+    return { panel: view.panel, file: await this.bench.run('weldCard', { view, context }, caller.personId) };
   }
 
   /** Ticks steps off, or takes that back. Ticking twice is the same as once. */

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { JointsView } from '@aspecta/contract/repair';
-import type { WeldPlanView } from '@aspecta/contract/weld';
+import { weldDefaults, type WeldPlanView } from '@aspecta/contract/weld';
 import { weldId, type StrategyPlan } from '@aspecta/core/weld';
-import { decided, houseWithCar, ownerOf } from '../testing/house.ts';
+import { decided, houseWithCar, ownerOf, readInches } from '../testing/house.ts';
+import { textOf } from '../testing/pdfText.ts';
 
 const here = houseWithCar();
 
@@ -199,5 +200,25 @@ describe('weld', () => {
     await stranger.get(`/repairs/${repair.id}/weld`).expect(404);
     await stranger.put(`/repairs/${repair.id}/weld/steps/1`, { done: true, version: 1 }).expect(404);
     await stranger.post(`/repairs/${repair.id}/weld/acknowledge`).expect(404);
+  });
+});
+
+describe('the weld card', () => {
+  it('has the settings, every step with its place by the tape and its wait, and the cautions, in the units of the shop', async () => {
+    const repair = await decided(here.owner, here.vehicle, 'patch');
+    await here.owner.get(`/repairs/${repair.id}/weld/card.pdf`).expect(404);
+    const laid = (await here.owner.put(`/repairs/${repair.id}/weld`, { ...weldDefaults, version: 0 }).expect(200))
+      .body as WeldPlanView;
+    const card = async () =>
+      textOf((await here.owner.get(`/repairs/${repair.id}/weld/card.pdf`).buffer().expect(200)).body as Buffer);
+    const text = await card();
+    expect(text).toContain('Weld card');
+    expect(text).toMatch(/MIG: tacks \d+ A/);
+    expect(text).toMatch(/\d+(\.\d+)? mm from the /);
+    expect(text.split('\n').filter((line) => /^\d+$/.test(line)).length).toBeGreaterThanOrEqual(laid.plan.steps.length);
+    expect(text).toContain('Before you weld');
+    const back = await readInches(here.owner);
+    expect(await card()).not.toMatch(/\d mm\b/);
+    await back();
   });
 });

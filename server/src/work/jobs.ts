@@ -3,6 +3,8 @@ import { lineAround, lineByHand, thinMetal } from '@aspecta/core/cut';
 import { compareWelds, planRepair, weldNames } from '@aspecta/core/weld';
 import { outlineFrom } from '../body/outlineFiles.ts';
 import { cutCard, type CardContext } from '../cut/card.ts';
+import type { WeldPlanView } from '@aspecta/contract/weld';
+import { weldCard, type WeldCardContext } from '../weld/card.ts';
 import type { CutPlanView } from '@aspecta/contract/cut';
 import { inspectionFile } from '../report/file.ts';
 import { planAll, planJob } from '../plan/planning.ts';
@@ -34,6 +36,7 @@ export const jobs = {
   lineAround,
   lineByHand,
   thinMetal,
+  weldCard: ({ view, context }: { view: WeldPlanView; context: WeldCardContext }) => weldCard(view, context),
   cutCard: ({ plan, context }: { plan: CutPlanView; context: CardContext }) => cutCard(plan, context),
   planRepair,
   compareWelds,

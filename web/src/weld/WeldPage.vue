@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import { STEP_WORDS, type WeldPlanView } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
 import { isCutIn, keepsPanel } from '@aspecta/core/verdict';
+import { Download } from 'lucide-vue-next';
 import { crumbsTo } from '../car/crumbs.ts';
 import DecisionLine from '../car/DecisionLine.vue';
 import RepairChoice from '../car/RepairChoice.vue';
@@ -213,6 +214,9 @@ onBeforeUnmount(() => {
               >
             </KitNotice>
             <SetWelder v-if="view.plan.arcTime > 0" :view="view" />
+            <KitButton small :href="`/api/repairs/${repair}/weld/card.pdf`" download
+              ><Download :size="16" />Weld card for the wall</KitButton
+            >
             <KitCollapse v-if="view.plan.stitches > 0" title="Strategies side by side"
               ><StrategyTable :repair="repair" :input="input"
             /></KitCollapse>
