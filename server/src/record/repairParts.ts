@@ -7,15 +7,21 @@ import { panelOf } from '@aspecta/core/body';
 import { FitEntity, FitOverruleEntity, type FitOverruleRow, type FitRow } from '../fit/entities.ts';
 import type { OwnVehicle } from '../garage/service.ts';
 import { OrderEntity, type OrderRow } from '../order/entities.ts';
-import type { Chapter, ReportReader } from '../station.ts';
+import type { Chapter } from '../station.ts';
 import { ZoneEntity, type ZoneRow } from '../survey/entities.ts';
 import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
 import { WeldEntity, WeldStepEntity, type WeldRow, type WeldStepRow } from '../weld/entities.ts';
 
 const day = (at: Date) => at.toISOString().slice(0, 10);
 
+/** What a reader is told beside what was done: why it was decided so, and how long it was reckoned to take. */
+export interface Tells {
+  reasons: boolean;
+  hours: boolean;
+}
+
 /** Each repair of a car in words: what was wrong, what was decided and why, the metal, how it was joined, by whom and when. */
-export async function repairParts(db: DataSource, vehicle: OwnVehicle, reader: ReportReader): Promise<Chapter[]> {
+export async function repairParts(db: DataSource, vehicle: OwnVehicle, tells: Tells): Promise<Chapter[]> {
   const repairs = await db
     .getRepository(RepairEntity)
     .find({ where: { vehicleId: vehicle.id, deletedAt: IsNull() }, order: { decidedAt: 'ASC' } });
@@ -37,7 +43,7 @@ export async function repairParts(db: DataSource, vehicle: OwnVehicle, reader: R
       title: `${panel.name}: ${OPTION_WORDS[repair.choice].name.toLowerCase()}`,
       lines: [
         ...damageLines(repair, zones),
-        ...decisionLines(repair, reader),
+        ...decisionLines(repair, tells),
         ...panel.layers.map(
           ({ name, thickness, material }) =>
             `Metal as built: ${name.toLowerCase()}, ${material}, ${thickness.toFixed(2)} mm.`,
@@ -67,9 +73,9 @@ function damageLines({ zones: decided }: RepairRow, zones: readonly ZoneRow[]): 
   return [`Damage: ${kinds.join(', ')}${area > 0 ? `, ${(area / 100).toFixed(0)} cm²` : ''}.`];
 }
 
-function decisionLines({ reason, decidedAt, decidedBy, hours }: RepairRow, reader: ReportReader): string[] {
-  const why = reason === '' ? '' : `, because: ${reason.replace(/\.$/, '')}`;
-  const effort = reader === 'customer' ? '' : ` About ${hours.p50.toFixed(1)} h were reckoned.`;
+function decisionLines({ reason, decidedAt, decidedBy, hours }: RepairRow, tells: Tells): string[] {
+  const why = reason === '' || !tells.reasons ? '' : `, because: ${reason.replace(/\.$/, '')}`;
+  const effort = !tells.hours ? '' : ` About ${hours.p50.toFixed(1)} h were reckoned.`;
   return [`Decided on ${day(decidedAt)} by ${decidedBy}${why}.${effort}`];
 }
 

@@ -12,9 +12,10 @@ import { notFound } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
 import { ShopEntity } from '../shop/entities.ts';
 import { ReadingEntity, ZoneEntity } from '../survey/entities.ts';
-import type { ReportReader, Station, Workshop } from '../station.ts';
+import type { ReportReader, Workshop } from '../station.ts';
 import { VehicleEntity } from '../garage/entities.ts';
 import { ShareEntity, type ShareRow } from './entities.ts';
+import { repairParts } from './repairParts.ts';
 
 const DAY = 86_400_000;
 /** Events that one page of the timeline shows. */
@@ -72,16 +73,21 @@ export class RecordService {
   private async recordOf(vehicle: OwnVehicle, shopId: string, reader: ReportReader): Promise<RecordView> {
     const shop = await this.house.db.getRepository(ShopEntity).findOneByOrFail({ id: shopId });
     const units = personUnits(shop);
-    const [chapters, seen] = await Promise.all([
-      Promise.all(ownFirst(this.house.stations).map((station) => station.report?.(this.house, vehicle, reader) ?? [])),
+    // The repairs come first, with their reasons: who is given the link is to understand them.
+    const [repairs, chapters, seen] = await Promise.all([
+      repairParts(this.house.db, vehicle, { reasons: true, hours: reader === 'workshop' }),
+      Promise.all(
+        this.house.stations
+          .filter(({ name }) => name !== 'record')
+          .map((station) => station.report?.(this.house, vehicle, reader) ?? []),
+      ),
       this.seen(vehicle.id),
     ]);
     return {
       car: vehicle.nickname,
       shop: shop.name,
       on: new Date().toISOString(),
-      parts: chapters
-        .flat()
+      parts: [...repairs, ...chapters.flat()]
         .filter(({ lines, lasting }) => lasting && lines.length > 0)
         .map(({ title, lines }) => ({ title, lines: lines.map((line) => inUnits(line, units)) })),
       notInspected: vehicle.plan.panels.filter(({ id }) => !seen.has(id)).map(({ name }) => name),
@@ -156,9 +162,6 @@ export class RecordService {
   }
 }
 
-/** The repairs come first; what was measured and coated follows. */
-const ownFirst = (stations: readonly Station[]): Station[] =>
-  [...stations].sort((a, b) => Number(b.name === 'record') - Number(a.name === 'record'));
 const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
 /** What stands for other letters in a search is looked for as it is. */
 const escaped = (text: string) => text.replace(/[\\%_]/g, '\\$&');

@@ -14,5 +14,6 @@ export const record: Station = {
     const records = house.the(RecordService);
     return [{ router: sharedRoutes(records), open: ['/shared'] }, { router: recordRoutes(records) }];
   },
-  report: (house, vehicle, reader) => repairParts(house.db, vehicle, reader),
+  report: (house, vehicle, reader) =>
+    repairParts(house.db, vehicle, { reasons: reader === 'workshop', hours: reader === 'workshop' }),
 };
