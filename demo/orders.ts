@@ -4,6 +4,7 @@ import { dayAt, type Chapter } from './chapter.ts';
 
 interface Order {
   panel: string;
+  item?: string | null;
   maker: string;
   price: number;
   quantity: number;
@@ -15,8 +16,8 @@ interface Order {
 /** What was ordered, and what became of it. */
 export const order: Chapter = async ({ house, owner, id: vehicleId, story }) => {
   const orders = house.the(OrderService);
-  for (const { moves, ...wanted } of story.orders as Order[]) {
-    let line = await orders.add(owner, { ...wanted, vehicleId, due: null });
+  for (const { moves, item = null, ...wanted } of story.orders as Order[]) {
+    let line = await orders.add(owner, { ...wanted, item, vehicleId, due: null });
     for (const [state, on, due] of moves)
       line = await orders.move(owner, line.id, {
         state,

@@ -24,7 +24,9 @@ export const orderSchema = Joi.object<{
   /** Made by whoever sends it, so that it is stored once. */
   id?: string;
   vehicleId: string;
+  /** Empty where it is no panel: `item` says what it is. */
   panel: string;
+  item: string | null;
   maker: string;
   price: number;
   quantity: number;
@@ -34,7 +36,13 @@ export const orderSchema = Joi.object<{
 }>({
   id: Joi.string().guid(),
   vehicleId: Joi.string().guid().required(),
-  panel: Joi.string().max(60).required(),
+  panel: Joi.string().max(60).allow('').required(),
+  item: Joi.string()
+    .trim()
+    .min(2)
+    .max(80)
+    .when('panel', { is: '', then: Joi.required(), otherwise: Joi.valid(null) })
+    .default(null),
   ...fields,
 });
 export const orderChangeSchema = Joi.object<{

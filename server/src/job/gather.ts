@@ -1,5 +1,4 @@
 import { In, IsNull, Not, type DataSource } from 'typeorm';
-import { panelOf } from '@aspecta/core/body';
 import type { HeldShares, JobInput, JobRepair } from '@aspecta/core/job';
 import { signOf } from '@aspecta/core/survey';
 import { isBought } from '@aspecta/core/verdict';
@@ -71,9 +70,7 @@ export async function gather(
             repairs: decided.map((row) => jobRepair(row, of(orders), { lead, ticked, coated, fitted })),
             parts: loose.map((order) => ({
               id: order.id,
-              title: vehicle.plan.panels.some(({ id }) => id === order.panel)
-                ? panelOf(vehicle.plan, order.panel).name
-                : order.panel,
+              title: order.item ?? vehicle.plan.panels.find(({ id }) => id === order.panel)?.name ?? order.panel,
               order: { state: order.state, leadHours: lead(order) },
             })),
             finds: of(finds)

@@ -7,7 +7,10 @@ export interface OrderRow {
   id: string;
   vehicleId: string;
   repairId: string | null;
+  /** Empty where it is no panel. */
   panel: string;
+  /** What it is where it is no panel: a bracket, sheet, wire, paint. */
+  item: string | null;
   maker: string;
   price: number;
   quantity: number;
@@ -31,6 +34,7 @@ export const OrderEntity = new EntitySchema<OrderRow>({
     vehicleId: ref(),
     repairId: maybe(ref()),
     panel: text(60),
+    item: maybe(text(80)),
     maker: text(80),
     price: whole(),
     quantity: whole(),

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import type { JobView } from '@aspecta/contract/job';
 import type { OrderLine } from '@aspecta/contract/order';
 import { ORDER_STATES, nextStates } from '@aspecta/core/order';
 import { houseWithCar, ownerOf, vehicleOf } from '../testing/house.ts';
@@ -45,6 +46,18 @@ describe('a line of the order book', () => {
       .expect(422);
     expect(body).toMatchObject({ field: at, detail: expect.stringMatching(words) });
     expect((await here.owner.get('/orders')).body).toHaveLength(before);
+  });
+
+  it('may be for what is no panel, which it then has to name; the job waits for it', async () => {
+    const line = { vehicleId: here.vehicle, panel: '', maker: 'Any mill', price: 5000, quantity: 2, carriage: 0 };
+    expect((await here.owner.post('/orders', line).expect(422)).body).toMatchObject({ field: 'item' });
+    const both = { ...line, panel: 'roof', item: 'Steel sheet' };
+    expect((await here.owner.post('/orders', both).expect(422)).body).toMatchObject({ field: 'item' });
+    const made = (await here.owner.post('/orders', { ...line, item: 'Steel sheet, 1 mm' }).expect(201))
+      .body as OrderLine;
+    expect(made).toMatchObject({ panel: '', panelName: 'Steel sheet, 1 mm', state: 'wanted' });
+    const { steps } = (await here.owner.get(`/vehicles/${here.vehicle}/job`).expect(200)).body as JobView;
+    expect(steps.some(({ title }) => title.includes('Steel sheet, 1 mm'))).toBe(true);
   });
 
   it('goes only where its state leads', async () => {

@@ -3,7 +3,7 @@ import { In, type DataSource, type EntityManager } from 'typeorm';
 import { ORDER_WORDS, type OrderLine, type OrderMove, type OrderStep } from '@aspecta/contract/order';
 import type { Shop } from '@aspecta/contract/shop';
 import type { Offer } from '@aspecta/contract/verdict';
-import { panelOf } from '@aspecta/core/body';
+import { panelOf, type BodyPlan } from '@aspecta/core/body';
 import { isAwaited, isOver, landed, nextStates, type OrderState } from '@aspecta/core/order';
 import { changeOnce, changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
@@ -50,10 +50,10 @@ export class OrderService {
   /** Notes what is wanted; the same line sent twice, by its id, is stored once. */
   async add(
     caller: Caller,
-    { id = randomUUID(), ...input }: Details & { id?: string; vehicleId: string; panel: string },
+    { id = randomUUID(), ...input }: Details & { id?: string; vehicleId: string; panel: string; item: string | null },
   ): Promise<OrderLine> {
     const vehicle = await this.garage.own(caller, input.vehicleId);
-    panelOf(vehicle.plan, input.panel);
+    if (input.item === null) panelOf(vehicle.plan, input.panel);
     const row: OrderRow = {
       ...input,
       id,
@@ -69,7 +69,7 @@ export class OrderService {
     await changeOf(this.db, vehicle.id, async (manager) => {
       if (await manager.existsBy(OrderEntity, { id })) return;
       await manager.insert(OrderEntity, row);
-      await record(manager, caller, vehicle.id, 'order', `${row.panel} wanted from ${row.maker}`);
+      await record(manager, caller, vehicle.id, 'order', `${nameOf(row, vehicle.plan)} wanted from ${row.maker}`);
     });
     return this.line(caller, row.id);
   }
@@ -93,6 +93,7 @@ export class OrderService {
       vehicleId: repair.vehicleId,
       repairId: repair.id,
       panel: repair.panel,
+      item: null,
       maker: offer.maker,
       price: offer.price,
       quantity: 1,
@@ -226,6 +227,10 @@ const step = (state: OrderState, on: string, caller: Caller, note = ''): OrderSt
 });
 const word = (state: OrderState) => ORDER_WORDS[state].toLowerCase();
 
+/** What a line is for: a panel of the body, or what somebody has called it. */
+export const nameOf = ({ item, panel }: Pick<OrderRow, 'item' | 'panel'>, plan: BodyPlan): string =>
+  item ?? panelOf(plan, panel).name;
+
 /** Is a panel on its way and past its day? */
 export const isLate = (row: Pick<OrderRow, 'state' | 'due'>): boolean =>
   isAwaited(row.state) && row.due !== null && row.due < today();
@@ -244,7 +249,7 @@ function viewOf(row: OrderRow, vehicle: OwnVehicle, shop: Shop): OrderLine {
     vehicle: vehicle.nickname,
     repairId: row.repairId,
     panel: row.panel,
-    panelName: panelOf(vehicle.plan, row.panel).name,
+    panelName: nameOf(row, vehicle.plan),
     maker: row.maker,
     price: row.price,
     quantity: row.quantity,

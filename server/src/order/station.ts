@@ -1,5 +1,4 @@
 import { In } from 'typeorm';
-import { panelOf } from '@aspecta/core/body';
 import { isAwaited, isOver, isToCome } from '@aspecta/core/order';
 import type { NextStep } from '@aspecta/contract/garage';
 import type { Chapter, Station, StationStanding } from '../station.ts';
@@ -8,7 +7,7 @@ import { GarageService, type OwnVehicle } from '../garage/service.ts';
 import { ShopService } from '../shop/service.ts';
 import { OrderEntity, type OrderRow } from './entities.ts';
 import { orderRoutes } from './routes.ts';
-import { isLate, OrderService } from './service.ts';
+import { isLate, nameOf, OrderService } from './service.ts';
 
 /** What is awaited, from whom, and what it costs. */
 export const order: Station = {
@@ -33,7 +32,7 @@ export const order: Station = {
     if (rows.length === 0 || reader === 'customer') return [];
     const lines = rows.map(
       (row) =>
-        `${panelOf(vehicle.plan, row.panel).name}, ${row.maker}: ${row.state.replace('-', ' ')}${row.due ? `, due ${row.due}` : ''}${isLate(row) ? ', late' : ''}`,
+        `${nameOf(row, vehicle.plan)}, ${row.maker}: ${row.state.replace('-', ' ')}${row.due ? `, due ${row.due}` : ''}${isLate(row) ? ', late' : ''}`,
     );
     return [{ title: 'What is ordered and awaited', lines }];
   },
@@ -74,7 +73,7 @@ function nextOf(
     late,
   }: Readonly<Record<'needless' | 'arrived' | 'wanted' | 'late', OrderRow | undefined>>,
 ): (NextStep & { urgency: number }) | undefined {
-  const name = (row: OrderRow) => panelOf(plan, row.panel).name;
+  const name = (row: OrderRow) => nameOf(row, plan);
   const path = '../../orders';
   if (needless)
     return {

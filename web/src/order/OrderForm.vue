@@ -29,6 +29,7 @@ const id = newId();
 const draft = reactive({
   vehicleId: props.line?.vehicleId ?? props.vehicles![0]!.id,
   panel: props.line?.panel ?? 'quarter-l',
+  item: '',
   maker: props.line?.maker ?? '',
   price: props.line ? majorUnits(props.line.price) : '',
   quantity: String(props.line?.quantity ?? 1),
@@ -44,12 +45,13 @@ watch(
   async (id) => {
     if (!props.vehicles) return;
     panels.value = (await planOf(props.vehicles.find((vehicle) => vehicle.id === id)!.planId)).panels;
-    if (!panels.value.some((panel) => panel.id === draft.panel)) draft.panel = panels.value[0]!.id;
+    if (draft.panel !== '' && !panels.value.some((panel) => panel.id === draft.panel))
+      draft.panel = panels.value[0]!.id;
   },
   { immediate: true },
 );
 async function save(): Promise<void> {
-  const { price, carriage, quantity, due, vehicleId, panel, ...rest } = draft;
+  const { price, carriage, quantity, due, vehicleId, panel, item, ...rest } = draft;
   const body = () => ({
     ...rest,
     price: minorUnits(price, currency, 'price'),
@@ -59,7 +61,7 @@ async function save(): Promise<void> {
   });
   const done = await form.submit(async () => {
     const { line } = props;
-    if (!line) await post('/orders', { ...body(), id, vehicleId, panel });
+    if (!line) await post('/orders', { ...body(), id, vehicleId, panel, item: panel === '' ? item : null });
     else
       await overTheirs<OrderLine>(
         'this line',
@@ -83,11 +85,15 @@ async function save(): Promise<void> {
           </option>
         </KitSelect></KitField
       >
-      <KitField v-if="vehicles" v-slot="{ bind }" label="Panel" :error="form.errors['panel']"
+      <KitField v-if="vehicles" v-slot="{ bind }" label="What" :error="form.errors['panel']"
         ><KitSelect v-bind="bind" v-model="draft.panel">
+          <option value="">No panel: bracket, sheet, wire, paint …</option>
           <option v-for="panel in panels" :key="panel.id" :value="panel.id">{{ panel.name }}</option>
         </KitSelect></KitField
       >
+      <KitField v-if="vehicles && draft.panel === ''" v-slot="{ bind }" label="What it is" :error="form.errors['item']"
+        ><KitInput v-bind="bind" v-model="draft.item" placeholder="Steel sheet, two square metres"
+      /></KitField>
       <KitField v-slot="{ bind }" label="Maker" :error="form.errors['maker']"
         ><KitInput v-bind="bind" v-model="draft.maker"
       /></KitField>
@@ -109,9 +115,13 @@ async function save(): Promise<void> {
       <KitField v-slot="{ bind }" label="Note" :error="form.errors['note']">
         <KitInput v-bind="bind" v-model="draft.note" rows="2" />
       </KitField>
-      <KitNotice bad v-if="form.rest('carriage', 'due', 'maker', 'note', 'panel', 'price', 'quantity', 'vehicleId')">{{
-        form.rest('carriage', 'due', 'maker', 'note', 'panel', 'price', 'quantity', 'vehicleId')
-      }}</KitNotice>
+      <KitNotice
+        bad
+        v-if="form.rest('carriage', 'due', 'item', 'maker', 'note', 'panel', 'price', 'quantity', 'vehicleId')"
+        >{{
+          form.rest('carriage', 'due', 'item', 'maker', 'note', 'panel', 'price', 'quantity', 'vehicleId')
+        }}</KitNotice
+      >
       <div class="row">
         <KitButton submit main :disabled="form.busy.value">{{
           line ? 'Save' : 'Put it into the book'

@@ -88,12 +88,15 @@ describe('the order book', () => {
     await flushPromises();
     await field(page, 'For which car').setValue('w');
     await flushPromises();
-    const panels = field(page, 'Panel')
+    // What is no panel is named.
+    await field(page, 'What').setValue('');
+    expect(page.text()).toContain('What it is');
+    const panels = field(page, 'What')
       .findAll('option')
       .map((option) => option.attributes('value'));
     expect(panels).toContain('tailgate');
     expect(panels).not.toContain('quarter-l');
-    await field(page, 'Panel').setValue('tailgate');
+    await field(page, 'What').setValue('tailgate');
     await field(page, 'Maker').setValue('Quillfeather Panels');
     await field(page, /^Price each, before tax/).setValue('1.234,50');
     await field(page, 'Pieces').setValue('2');
@@ -104,6 +107,7 @@ describe('the order book', () => {
         id: expect.stringMatching(/-/),
         vehicleId: 'w',
         panel: 'tailgate',
+        item: null,
         maker: 'Quillfeather Panels',
         price: 123_450,
         quantity: 2,

@@ -11,6 +11,7 @@ import { hold } from './010-hold.ts';
 import { close } from './011-close.ts';
 import { fit } from './012-fit.ts';
 import { recordKept } from './013-record.ts';
+import { item } from './014-item.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -27,6 +28,7 @@ export const volumes = [
   close,
   fit,
   recordKept,
+  item,
 ];
 
 /** All migrations, oldest first. */
