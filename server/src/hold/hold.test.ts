@@ -215,4 +215,23 @@ describe('gaps', () => {
       field: 'hung',
     });
   });
+
+  it('of a cab whose rear mount has sunk say to lift that one, by shims, and to leave the other', async () => {
+    const vehicle = await vehicleOf(here.owner, 'pickup');
+    // Tight above and wide below at the rear edge of the door: its rear end hangs.
+    const readings = [
+      ['rear-upper', 3],
+      ['rear-middle', 5],
+      ['rear-lower', 7],
+      ['lower-front', 4],
+      ['lower-rear', 4],
+    ].map(([place, gap]) => ({ place, gap, wanted: 4 }));
+    const input = { id: randomUUID(), hung: 'cab-l', readings, shims: [1, 2] };
+    const { gaps: sets } = (await here.owner.post(`/vehicles/${vehicle}/hold/gaps`, input).expect(201))
+      .body as HoldView;
+    const [front, rear] = sets[0]!.mounts;
+    expect(front).toMatchObject({ id: 'front', lift: 0, shims: [] });
+    expect(rear!.lift).toBeGreaterThan(1);
+    expect(rear!.shims.length).toBeGreaterThan(0);
+  });
 });

@@ -245,13 +245,18 @@ export function gapView({ id, hung: hungId, readings, shims, by, at }: GapRow, p
   return {
     ...{ id, hung: hungId, readings, shims, by, fit },
     at: at.toISOString(),
-    mounts: fit.mounts.map(({ id: mount, u, v }) => ({
-      id: mount,
-      name: hung.mounts.find((one) => one.id === mount)!.name,
-      lift: v,
-      along: u,
-      ...shimsFor(hung.shimmed === 'up' ? Math.abs(v) : hung.shimmed === 'along' ? Math.abs(u) : 0, shims),
-    })),
+    mounts: fit.mounts.map(({ id: mount, u, v }) => {
+      // Shims only lift: the mount that has sunk is brought up to the one that has not.
+      const lift = hung.shimmed === 'up' ? v - Math.min(...fit.mounts.map((one) => one.v)) : v;
+      const thickness = hung.shimmed === 'up' ? lift : hung.shimmed === 'along' ? Math.abs(u) : 0;
+      return {
+        id: mount,
+        name: hung.mounts.find((one) => one.id === mount)!.name,
+        lift,
+        along: u,
+        ...shimsFor(thickness, shims),
+      };
+    }),
   };
 }
 

@@ -99,8 +99,8 @@ export const car: VehicleInput = {
   notes: '',
 };
 
-export async function vehicleOf(visitor: Visitor): Promise<string> {
-  return ((await visitor.post('/vehicles', car).expect(201)).body as { id: string }).id;
+export async function vehicleOf(visitor: Visitor, planId = car.planId): Promise<string> {
+  return ((await visitor.post('/vehicles', { ...car, planId }).expect(201)).body as { id: string }).id;
 }
 
 /** The shop reads inches, mil and °F from now on; returns how to go back. */
