@@ -1,5 +1,5 @@
 export { trim, type Trim, type TrimInput } from './trim.ts';
-export { fitPlaces, isOpen, neighboursOf, type FitPlace } from './places.ts';
+export { fitPlaces, isOpen, type FitPlace } from './places.ts';
 export {
   fitRound,
   wantedGap,

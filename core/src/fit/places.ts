@@ -1,4 +1,3 @@
-import type { Panel } from '../body/index.ts';
 import { between, inRing, lineLength, type Point, type Ring } from '../geometry/index.ts';
 import type { ClosedJoint, Closing } from '../repair/index.ts';
 
@@ -68,10 +67,3 @@ function placeOn(line: readonly Point[], along: number, piece: Ring): { at: Poin
   }
   return { at: line[0]!, normal: [1, 0] };
 }
-
-/** Panels whose edges are tried with it: those that hang beside it. */
-export const neighboursOf = (panels: readonly Panel[], panel: Panel): Panel[] =>
-  panels.filter(
-    ({ id, view, fixing, mirrorOf }) =>
-      id !== panel.id && fixing === 'bolted' && (view === panel.view || mirrorOf?.panel === panel.id),
-  );

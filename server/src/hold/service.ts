@@ -1,4 +1,4 @@
-import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import type {
   BraceInput,
   BraceOut,
@@ -11,16 +11,14 @@ import type {
 } from '@aspecta/contract/hold';
 import { panelOf } from '@aspecta/core/body';
 import { gapPlaces, gaps } from '@aspecta/core/hold';
-import { keepsPanel } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
-import { RepairEntity } from '../verdict/entities.ts';
-import { weldProgress } from '../weld/progress.ts';
 import { BraceEntity, GapEntity, OwnPointEntity, RoundEntity, TapeEntity, type RoundRow } from './entities.ts';
+import { heldOf } from './gather.ts';
 import { expected, framed, holdView, isChecked, type Held } from './view.ts';
 
 /** Is it square, and has it moved: points of the body → tapes → where they really are → braces → the same tapes again → what has moved. */
@@ -38,49 +36,8 @@ export class HoldService {
   }
 
   /** All that is known of how these cars hold their shape, asked for at once. */
-  async heldOf(vehicles: readonly OwnVehicle[]): Promise<ReadonlyMap<string, Held>> {
-    const vehicleId = In(vehicles.map(({ id }) => id));
-    const [own, rounds, braces, gapRows, repairs] = await Promise.all([
-      this.db.getRepository(OwnPointEntity).find({ where: { vehicleId }, order: { name: 'ASC' } }),
-      this.db.getRepository(RoundEntity).find({ where: { vehicleId }, order: { at: 'ASC' } }),
-      this.db.getRepository(BraceEntity).find({ where: { vehicleId }, order: { fittedAt: 'ASC' } }),
-      this.db.getRepository(GapEntity).find({ where: { vehicleId }, order: { at: 'DESC' } }),
-      this.db.getRepository(RepairEntity).findBy({ vehicleId, deletedAt: IsNull() }),
-    ]);
-    const tapes = await this.db
-      .getRepository(TapeEntity)
-      .find({ where: { roundId: In(rounds.map(({ id }) => id)) }, order: { at: 'ASC' } });
-    const welds = await weldProgress(
-      this.db,
-      repairs.map(({ id }) => id),
-    );
-    return new Map(
-      vehicles.map((vehicle): [string, Held] => {
-        const of = <R extends { vehicleId: string }>(rows: readonly R[]) =>
-          rows.filter((row) => row.vehicleId === vehicle.id);
-        const structural = of(repairs).filter(
-          ({ panel, choice }) => panelOf(vehicle.plan, panel).structural && !keepsPanel(choice),
-        );
-        const open = structural.filter(({ id, done }) => !done && (welds.get(id)?.share ?? 0) < 1);
-        const lastWeld = structural.flatMap(({ id }) => welds.get(id)?.at ?? []);
-        return [
-          vehicle.id,
-          {
-            plan: vehicle.plan,
-            own: of(own),
-            rounds: of(rounds),
-            tapes: tapes.filter(({ roundId }) => of(rounds).some(({ id }) => id === roundId)),
-            braces: of(braces),
-            gaps: of(gapRows),
-            out: [...new Set(open.map(({ panel }) => panel))],
-            closedAt:
-              structural.length > 0 && open.length === 0
-                ? new Date(Math.max(0, ...lastWeld.map((at) => at.getTime())))
-                : null,
-          },
-        ];
-      }),
-    );
+  heldOf(vehicles: readonly OwnVehicle[]): Promise<ReadonlyMap<string, Held>> {
+    return heldOf(this.db, vehicles);
   }
 
   /** A new measurement. The same one sent again, because its answer was lost, is taken as done. */

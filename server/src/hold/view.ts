@@ -1,19 +1,17 @@
-import type { Compared, FigureNow, FigureView, GapView, HoldView, RoundView, TapeView } from '@aspecta/contract/hold';
-import { panelOf, type BodyPlan, type DatumPoint, type Figure, type Frame } from '@aspecta/core/body';
+import type { Compared, FigureNow, FigureView, HoldView, RoundView, TapeView } from '@aspecta/contract/hold';
+import { type BodyPlan, type DatumPoint, type Figure, type Frame } from '@aspecta/core/body';
 import {
   apart,
-  gapPlaces,
-  gaps,
   heldFigure,
   inPlane,
   MAY_MOVE,
   movedPoints,
   proposeBraces,
-  shimsFor,
   tapesOf,
   type HeldFigure,
 } from '@aspecta/core/hold';
 import type { BraceRow, GapRow, OwnPointRow, RoundRow, TapeRow } from './entities.ts';
+import { gapView } from './gapView.ts';
 
 /** All that is known of how a car holds its shape. */
 export interface Held {
@@ -227,37 +225,6 @@ function sidesOf(points: readonly DatumPoint[], tapes: readonly TapeView[]): Rou
       const [left, right] = [height(id), height(id.replace(/-l$/, '-r'))];
       return left === undefined || right === undefined ? [] : [{ name: name.replace(/, left$/, ''), left, right }];
     });
-}
-
-export function gapView({ id, hung: hungId, readings, shims, by, at }: GapRow, plan: BodyPlan): GapView {
-  const hung = plan.frame!.hung.find((part) => part.id === hungId)!;
-  const places = gapPlaces(panelOf(plan, hung.panel));
-  const fit = gaps({
-    readings: readings.map(({ place, gap, wanted }) => {
-      const {
-        at: [u, v],
-        normal,
-      } = places.find((one) => one.id === place)!;
-      return { u, v, normal, gap, wanted };
-    }),
-    mounts: hung.mounts.map(({ id: mount, at: [x, y] }) => ({ id: mount, x, y })),
-  });
-  return {
-    ...{ id, hung: hungId, readings, shims, by, fit },
-    at: at.toISOString(),
-    mounts: fit.mounts.map(({ id: mount, u, v }) => {
-      // Shims only lift: the mount that has sunk is brought up to the one that has not.
-      const lift = hung.shimmed === 'up' ? v - Math.min(...fit.mounts.map((one) => one.v)) : v;
-      const thickness = hung.shimmed === 'up' ? lift : hung.shimmed === 'along' ? Math.abs(u) : 0;
-      return {
-        id: mount,
-        name: hung.mounts.find((one) => one.id === mount)!.name,
-        lift,
-        along: u,
-        ...shimsFor(thickness, shims),
-      };
-    }),
-  };
 }
 
 /** What is between two points by the body's drawing, mm: how long a tape there should be about. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, reactive, ref, shallowRef } from 'vue';
-import type { FitView } from '@aspecta/contract/fit';
+import { computed, ref, shallowRef } from 'vue';
+import type { FitRoundInput, FitView } from '@aspecta/contract/fit';
 import { panelOf } from '@aspecta/core/body';
 import { keepsPanel } from '@aspecta/core/verdict';
 import { crumbsTo } from '../car/crumbs.ts';
@@ -14,20 +14,18 @@ import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import CautionList from '../shell/CautionList.vue';
 import { get, post, put, remove } from '../shell/api.ts';
-import { newId } from '../shell/newId.ts';
 import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
-import { useUnits } from '../shell/units.ts';
 import Waiting from '../shell/Waiting.vue';
+import FitForm from './FitForm.vue';
 import FitResult from './FitResult.vue';
 import FitSheet from './FitSheet.vue';
 
 /* Trial fits of a piece: gaps at places of its joints → move, trim, build up → the next one, until it may be welded. */
 const props = defineProps<{ id: string; repair: string }>();
 const session = useSession();
-const units = useUnits();
 const form = useForm();
 const car = useVehicle(props.id);
 const view = shallowRef<FitView | null>(null);
@@ -42,57 +40,11 @@ const others = computed(() => (load.data.value?.repairs ?? []).filter(({ choice 
 const last = computed(() => view.value?.rounds.at(-1) ?? null);
 const trying = ref(false);
 const picked = ref<string | null>(null);
-const draft = reactive<{ gaps: Record<string, string>; flush: Record<string, string>; note: string }>({
-  gaps: {},
-  flush: {},
-  note: '',
-});
-const beside = reactive<{ name: string; gap: string; wanted: string }[]>([]);
-const wrong = ref<Record<string, string>>({});
-/** mm. The gap beside a door or a lid that is aimed at; common practice, no published source. */
-const USUAL_GAP = 4;
-const addBeside = () => beside.push({ name: '', gap: '', wanted: units.typed(USUAL_GAP) });
-const notALength = () => `Type a length in ${units.word.value}.`;
-function typed() {
-  const bad: Record<string, string> = {};
-  const read = (field: string, text: string): number => {
-    const mm = units.read(text);
-    if (mm === null) bad[field] = notALength();
-    return mm ?? 0;
-  };
-  const readings = view.value!.places.flatMap(({ id }) => {
-    const [gap, flush] = [draft.gaps[id]?.trim() ?? '', draft.flush[id]?.trim() ?? ''];
-    if (gap === '' && flush === '') return [];
-    if (gap === '') bad[`gap ${id}`] = 'Read the gap as well; 0 where there is none.';
-    return [
-      {
-        place: id,
-        gap: gap === '' ? 0 : read(`gap ${id}`, gap),
-        flush: flush === '' ? null : read(`flush ${id}`, flush),
-      },
-    ];
-  });
-  const neighbours = beside
-    .filter(({ name, gap }) => name.trim() !== '' || gap.trim() !== '')
-    .map(({ name, gap, wanted }, i) => {
-      if (name.trim().length < 2) bad[`name ${i}`] = 'Say which gap it is, as “door to quarter, top”.';
-      return { name: name.trim(), gap: read(`beside ${i}`, gap), wanted: read(`wanted ${i}`, wanted) };
-    });
-  if (readings.length === 0 && Object.keys(bad).length === 0) bad['readings'] = 'Read the gap at one place at least.';
-  wrong.value = bad;
-  return Object.keys(bad).length > 0 ? null : { id: newId(), readings, neighbours, note: draft.note };
-}
-async function keep(): Promise<void> {
-  const round = typed();
-  if (!round) return;
+async function keep(round: FitRoundInput): Promise<void> {
   const done = await form.submit(async () => {
     view.value = await post<FitView>(`${at}/rounds`, round);
   });
-  if (!done) return;
-  trying.value = false;
-  draft.gaps = {};
-  draft.flush = {};
-  draft.note = '';
+  if (done) trying.value = false;
 }
 const takeBack = (round: string) =>
   form.submit(async () => {
@@ -143,64 +95,15 @@ const sentence = computed(() => {
             <p>{{ view.rounds.length === 1 ? 'trial fit' : 'trial fits' }}. {{ sentence }}</p>
             <FitResult v-if="last" :view="view" :round="last" :panel="load.data.value.panel" :n="view.rounds.length" />
             <KitNotice v-if="form.rest('reason', 'note')" bad>{{ form.rest('reason', 'note') }}</KitNotice>
-            <form v-if="trying" class="stack" @submit.prevent="keep">
-              <p class="small soft">
-                With the neighbours hung and shut, screws or pins at every second old weld. Leave out what you cannot
-                read. Where edges meet, {{ units.length(view.wanted) }} is wanted; sheets that lie on each other have no
-                gap.
-              </p>
-              <div
-                v-for="(place, i) in view.places"
-                :key="place.id"
-                class="place"
-                :class="{ picked: picked === place.id }"
-              >
-                <p class="small">
-                  <strong class="mono">{{ i + 1 }}</strong> {{ view.joints[place.joint]!.name }},
-                  <span class="soft">{{ units.length(place.mm) }} from the {{ place.end }}</span>
-                </p>
-                <div class="two">
-                  <KitField v-slot="{ bind }" label="Gap" :error="wrong[`gap ${place.id}`]"
-                    ><KitInput
-                      v-bind="bind"
-                      v-model="draft.gaps[place.id]!"
-                      mono
-                      autocomplete="off"
-                      @focus="picked = place.id"
-                  /></KitField>
-                  <KitField v-slot="{ bind }" label="Proud (−low)" :error="wrong[`flush ${place.id}`]"
-                    ><KitInput
-                      v-bind="bind"
-                      v-model="draft.flush[place.id]!"
-                      mono
-                      autocomplete="off"
-                      @focus="picked = place.id"
-                  /></KitField>
-                </div>
-              </div>
-              <div v-for="(one, i) in beside" :key="i" class="place">
-                <KitField v-slot="{ bind }" label="What hangs beside it" :error="wrong[`name ${i}`]"
-                  ><KitInput v-bind="bind" v-model="one.name" placeholder="Door to quarter, top"
-                /></KitField>
-                <div class="two">
-                  <KitField v-slot="{ bind }" label="Gap" :error="wrong[`beside ${i}`]"
-                    ><KitInput v-bind="bind" v-model="one.gap" mono
-                  /></KitField>
-                  <KitField v-slot="{ bind }" label="Wanted" :error="wrong[`wanted ${i}`]"
-                    ><KitInput v-bind="bind" v-model="one.wanted" mono
-                  /></KitField>
-                </div>
-              </div>
-              <KitButton small @click="addBeside">Add a door, lid, glass or lamp</KitButton>
-              <KitField v-slot="{ bind }" label="What was clamped, moved or trimmed" :error="form.errors['note']"
-                ><KitInput v-bind="bind" v-model="draft.note"
-              /></KitField>
-              <p v-if="wrong['readings']" class="alarm">{{ wrong['readings'] }}</p>
-              <div class="row">
-                <KitButton submit main :disabled="form.busy.value">What does it need?</KitButton>
-                <KitButton @click="trying = false">Cancel</KitButton>
-              </div>
-            </form>
+            <FitForm
+              v-if="trying"
+              v-model:picked="picked"
+              :view="view"
+              :busy="form.busy.value"
+              :note-error="form.errors['note'] ?? null"
+              @read="keep"
+              @cancel="trying = false"
+            />
             <template v-else-if="session.canWork">
               <KitButton :main="!view.ready" @click="trying = true"
                 >Read trial fit {{ view.rounds.length + 1 }}</KitButton
@@ -260,23 +163,6 @@ const sentence = computed(() => {
   font-size: 1.15rem;
   margin: 0;
 }
-.place {
-  border-bottom: 1px solid var(--line);
-  padding-bottom: 0.4rem;
-}
-.place.picked {
-  border-left: 4px solid var(--mark);
-  padding-left: 0.5rem;
-}
-.place p {
-  margin: 0 0 0.2rem;
-}
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.5rem;
-  align-items: start;
-}
 .plain {
   list-style: none;
   padding: 0;
@@ -285,8 +171,5 @@ const sentence = computed(() => {
 h3 {
   font-size: 1.05rem;
   margin: 0;
-}
-.alarm {
-  color: var(--alarm);
 }
 </style>

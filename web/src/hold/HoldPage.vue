@@ -1,18 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { STAND_WORDS, STANDS, type HoldView, type Stand } from '@aspecta/contract/hold';
+import type { HoldView } from '@aspecta/contract/hold';
 import { panelOf } from '@aspecta/core/body';
 import { boxOf, type Point } from '@aspecta/core/geometry';
 import { gapPlaces } from '@aspecta/core/hold';
 import { crumbsTo } from '../car/crumbs.ts';
 import { useVehicle } from '../car/useVehicle.ts';
-import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
-import KitDialog from '../kit/KitDialog.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import KitSelect from '../kit/KitSelect.vue';
 import KitTabs from '../kit/KitTabs.vue';
 import CautionList from '../shell/CautionList.vue';
 import { get } from '../shell/api.ts';
@@ -27,8 +22,7 @@ import SheetView from '../sheet/SheetView.vue';
 import BracesCard from './BracesCard.vue';
 import FigureSheet from './FigureSheet.vue';
 import GapsCard from './GapsCard.vue';
-import OtherLengths from './OtherLengths.vue';
-import TapesCard from './TapesCard.vue';
+import MeasureTab from './MeasureTab.vue';
 import { useHold } from './useHold.ts';
 
 /* Is it square, and has it moved: tapes, braces and gaps of a car. */
@@ -36,7 +30,7 @@ const props = defineProps<{ id: string }>();
 const session = useSession();
 const car = useVehicle(props.id);
 const hold = useHold(props.id);
-const { view, form } = hold;
+const { view } = hold;
 const load = useLoad(async (again) => {
   const [{ vehicle, plan }, held] = await Promise.all([car.ready(again), get<HoldView>(`/vehicles/${props.id}/hold`)]);
   view.value = held;
@@ -52,7 +46,6 @@ const figureId = useInAddress('figure', () => view.value?.figures[0]?.id ?? '');
 const figure = computed(
   () => view.value?.figures.find(({ id }) => id === figureId.value) ?? view.value?.figures[0] ?? null,
 );
-const OTHER = 'other';
 const roundId = useInAddress('round', () => view.value?.rounds.at(-1)?.id ?? '');
 const round = computed(
   () => view.value?.rounds.find(({ id }) => id === roundId.value) ?? view.value?.rounds.at(-1) ?? null,
@@ -69,25 +62,6 @@ const braces = computed(() => {
     ...wanted.map(({ ends }) => ({ ends, fitted: false })),
   ];
 });
-const figureOptions = computed(() => [
-  ...(view.value?.figures ?? []).map(({ id, name }) => {
-    const stand = round.value?.figures.find((one) => one.figure === id);
-    const word =
-      !stand || stand.taken === 0 ? '' : stand.next === null ? ' – all taken' : ` – ${stand.taken} of ${stand.of}`;
-    return { value: id, label: `${name}${word}` };
-  }),
-  { value: OTHER, label: 'Heights, and measures of my own' },
-]);
-/* A new measurement. */
-const beginning = ref<{ name: string; stand: Stand } | null>(null);
-const usualName = () => ((view.value?.rounds.length ?? 0) === 0 ? 'Before the first cut' : 'Check');
-async function begin(): Promise<void> {
-  if (!beginning.value) return;
-  const id = newId();
-  if (!(await hold.begin({ id, ...beginning.value }))) return;
-  roundId.value = id;
-  beginning.value = null;
-}
 /* A point of one's own: named, then tapped on the drawing. */
 const adding = ref<string | null>(null);
 async function tap(at: Point): Promise<void> {
@@ -96,9 +70,6 @@ async function tap(at: Point): Promise<void> {
   if (name.length < 2) return;
   if (await hold.addPoint({ id: newId(), name, figure: figure.value.id, at: [at[0], at[1]] })) adding.value = null;
 }
-const ownPoints = computed(() =>
-  (view.value?.points ?? []).filter((point) => point.own && figure.value?.points.includes(point.id)),
-);
 /* The part whose gaps are read. */
 const part = ref<string | null>(null);
 const gapPanel = computed(() => {
@@ -110,15 +81,6 @@ const ROOM = 90;
 const gapBox = computed(() => {
   const { minU, minV, maxU, maxV } = boxOf(gapPanel.value!.outline);
   return { minU: minU - ROOM, minV: minV - ROOM, maxU: maxU + ROOM, maxV: maxV + ROOM };
-});
-const word = computed(() => {
-  if (!view.value || !round.value) return 'Nothing is measured yet.';
-  const left = round.value.figures.reduce((sum, one) => sum + one.of - one.taken, 0);
-  return round.value.finished
-    ? 'Finished.'
-    : left === 0
-      ? 'All tapes are there.'
-      : `${left} tapes could still be taken.`;
 });
 </script>
 
@@ -172,82 +134,17 @@ const word = computed(() => {
         <KitNotice v-if="view.figures.length === 0">
           <p>This body has no measuring points. Heights and measures of your own can still be kept.</p>
         </KitNotice>
-        <div v-if="tab === 'tapes'" class="stack">
-          <KitNotice v-if="view.out.length > 0 && !view.rounds[0]?.finished" bad>
-            <p>
-              Metal that carries load is to be cut ({{
-                view.out.map((panel) => panelOf(load.data.value!.plan, panel).name).join(', ')
-              }}). Measure before the first cut: afterwards nothing tells what it was.
-            </p>
-          </KitNotice>
-          <div v-if="round" class="stack">
-            <KitField v-if="view.rounds.length > 1" v-slot="{ bind }" label="Measurement"
-              ><KitSelect v-bind="bind" :model-value="round.id" @update:model-value="roundId = String($event)"
-                ><option v-for="one in view.rounds" :key="one.id" :value="one.id">{{ one.name }}</option></KitSelect
-              ></KitField
-            >
-            <p class="small">
-              <strong>{{ round.name }}</strong>, {{ STAND_WORDS[round.stand].toLowerCase() }}. {{ word }}
-            </p>
-            <KitField v-slot="{ bind }" label="Figure"
-              ><KitSelect v-bind="bind" v-model="figureId"
-                ><option v-for="one in figureOptions" :key="one.value" :value="one.value">
-                  {{ one.label }}
-                </option></KitSelect
-              ></KitField
-            >
-            <OtherLengths
-              v-if="figureId === OTHER || !figure"
-              :hold="hold"
-              :view="view"
-              :round="round"
-              :can-work="session.canWork"
-            />
-            <TapesCard
-              v-else
-              :key="figure.id"
-              :hold="hold"
-              :view="view"
-              :round="round"
-              :figure="figure"
-              :can-work="session.canWork"
-            />
-            <KitCollapse v-if="session.canWork" title="More of this measurement">
-              <div class="stack">
-                <KitButton :disabled="form.busy.value" @click="hold.change(round, { finished: !round.finished })">{{
-                  round.finished ? 'Open it again' : 'That is all: it is finished'
-                }}</KitButton>
-                <div v-if="figure && figureId !== OTHER" class="stack">
-                  <KitField
-                    v-slot="{ bind }"
-                    label="A point of my own"
-                    :hint="adding ? 'Now tap where it lies on the drawing.' : 'Name it, then tap the drawing.'"
-                    :error="form.errors['name']"
-                    ><KitInput v-bind="bind" :model-value="adding ?? ''" @update:model-value="adding = $event"
-                  /></KitField>
-                  <KitButton v-if="adding !== null" small plain @click="adding = null">No point after all</KitButton>
-                  <div v-for="point in ownPoints" :key="point.id" class="row spread">
-                    <span>{{ point.name }}</span>
-                    <KitButton small plain @click="hold.removePoint(point.id)">Take it away</KitButton>
-                  </div>
-                </div>
-                <KitButton plain :disabled="form.busy.value" @click="hold.takeAway(round.id)"
-                  >Take this measurement away</KitButton
-                >
-              </div>
-            </KitCollapse>
-          </div>
-          <p v-else class="soft">
-            Points whose places are known, and as few tapes between them as check each other. Taken before the first cut
-            and again at any time, they show what has moved.
-          </p>
-          <KitButton
-            v-if="session.canWork"
-            :main="!round"
-            @click="beginning = { name: usualName(), stand: round?.stand ?? 'stands' }"
-            >{{ round ? 'Measure again' : 'Begin a measurement' }}</KitButton
-          >
-        </div>
+        <MeasureTab
+          v-if="tab === 'tapes'"
+          v-model:figure-id="figureId"
+          v-model:round-id="roundId"
+          v-model:adding="adding"
+          :hold="hold"
+          :view="view"
+          :plan="load.data.value.plan"
+          :round="round"
+          :figure="figure"
+        />
         <BracesCard
           v-else-if="tab === 'braces'"
           :hold="hold"
@@ -266,27 +163,6 @@ const word = computed(() => {
         <KitCollapse title="Before you cut">
           <CautionList step="cut" />
         </KitCollapse>
-        <KitDialog v-if="beginning" title="A measurement of the car" @close="beginning = null">
-          <form class="stack" @submit.prevent="begin">
-            <KitField v-slot="{ bind }" label="Name" :error="form.errors['name']"
-              ><KitInput v-bind="bind" v-model="beginning.name"
-            /></KitField>
-            <KitField
-              v-slot="{ bind }"
-              label="How it stands"
-              hint="It is measured again standing the same way, and level."
-              ><KitSelect v-bind="bind" v-model="beginning.stand"
-                ><option v-for="stand in STANDS" :key="stand" :value="stand">
-                  {{ STAND_WORDS[stand] }}
-                </option></KitSelect
-              ></KitField
-            >
-            <div class="row">
-              <KitButton submit main :disabled="form.busy.value">Begin</KitButton>
-              <KitButton @click="beginning = null">Cancel</KitButton>
-            </div>
-          </form>
-        </KitDialog>
       </template>
     </StationFrame>
   </Waiting>

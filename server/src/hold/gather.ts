@@ -1,0 +1,54 @@
+import { In, IsNull, type DataSource } from 'typeorm';
+import { panelOf } from '@aspecta/core/body';
+import { keepsPanel } from '@aspecta/core/verdict';
+import type { OwnVehicle } from '../garage/service.ts';
+import { RepairEntity } from '../verdict/entities.ts';
+import { weldProgress } from '../weld/progress.ts';
+import { BraceEntity, GapEntity, OwnPointEntity, RoundEntity, TapeEntity } from './entities.ts';
+import type { Held } from './view.ts';
+
+/** All that is known of how these cars hold their shape, asked for at once. */
+export async function heldOf(db: DataSource, vehicles: readonly OwnVehicle[]): Promise<ReadonlyMap<string, Held>> {
+  const vehicleId = In(vehicles.map(({ id }) => id));
+  const [own, rounds, braces, gapRows, repairs] = await Promise.all([
+    db.getRepository(OwnPointEntity).find({ where: { vehicleId }, order: { name: 'ASC' } }),
+    db.getRepository(RoundEntity).find({ where: { vehicleId }, order: { at: 'ASC' } }),
+    db.getRepository(BraceEntity).find({ where: { vehicleId }, order: { fittedAt: 'ASC' } }),
+    db.getRepository(GapEntity).find({ where: { vehicleId }, order: { at: 'DESC' } }),
+    db.getRepository(RepairEntity).findBy({ vehicleId, deletedAt: IsNull() }),
+  ]);
+  const tapes = await db
+    .getRepository(TapeEntity)
+    .find({ where: { roundId: In(rounds.map(({ id }) => id)) }, order: { at: 'ASC' } });
+  const welds = await weldProgress(
+    db,
+    repairs.map(({ id }) => id),
+  );
+  return new Map(
+    vehicles.map((vehicle): [string, Held] => {
+      const of = <R extends { vehicleId: string }>(rows: readonly R[]) =>
+        rows.filter((row) => row.vehicleId === vehicle.id);
+      const structural = of(repairs).filter(
+        ({ panel, choice }) => panelOf(vehicle.plan, panel).structural && !keepsPanel(choice),
+      );
+      const open = structural.filter(({ id, done }) => !done && (welds.get(id)?.share ?? 0) < 1);
+      const lastWeld = structural.flatMap(({ id }) => welds.get(id)?.at ?? []);
+      return [
+        vehicle.id,
+        {
+          plan: vehicle.plan,
+          own: of(own),
+          rounds: of(rounds),
+          tapes: tapes.filter(({ roundId }) => of(rounds).some(({ id }) => id === roundId)),
+          braces: of(braces),
+          gaps: of(gapRows),
+          out: [...new Set(open.map(({ panel }) => panel))],
+          closedAt:
+            structural.length > 0 && open.length === 0
+              ? new Date(Math.max(0, ...lastWeld.map((at) => at.getTime())))
+              : null,
+        },
+      ];
+    }),
+  );
+}
