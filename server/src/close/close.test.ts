@@ -96,6 +96,19 @@ describe('faces of a car', () => {
   });
 });
 
+describe('a repair that is called done', () => {
+  it('is not asked for the faces that stay in reach; what it has shut bare is said', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const repair = await decided(here.owner, vehicle, 'patch', SILL);
+    expect((await view(vehicle)).faces.some(({ kind }) => kind === 'outside')).toBe(true);
+    const done = { choice: 'patch', reason: 'a test decision', done: true, version: repair.version };
+    await here.owner.put(`/repairs/${repair.id}`, done).expect(200);
+    const now = await view(vehicle);
+    expect(now.faces.some(({ kind }) => kind === 'outside')).toBe(false);
+    expect(inHollow(now).every(({ state }) => state === 'shut-bare')).toBe(true);
+  });
+});
+
 describe('coats', () => {
   it('say from when and until when the next one may go on, twice as long at 10 °C; too cold is refused', async () => {
     const vehicle = await vehicleOf(here.owner);

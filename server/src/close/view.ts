@@ -25,15 +25,20 @@ const USUAL_AREA = 10_000;
 
 function known({ plan, repairs, coats, welds }: Closing) {
   const areaOf = ({ zones }: RepairRow) => zones.reduce((sum, { area = USUAL_AREA }) => sum + area, 0);
-  const faces = facesOf(
+  const all = facesOf(
     plan,
     repairs.map((repair) => ({ id: repair.id, panel: repair.panel, choice: repair.choice, area: areaOf(repair) })),
   );
-  /** A coat from before the decision was on metal that has been opened since. */
+  /** A coat from before a decision was on metal that is opened since: the last of them counts. */
   const bared = ({ repairs: ids }: Face) =>
-    Math.min(...repairs.filter(({ id }) => ids.includes(id)).map(({ decidedAt }) => decidedAt.getTime()));
+    Math.max(...repairs.filter(({ id }) => ids.includes(id)).map(({ decidedAt }) => decidedAt.getTime()));
   const coatsOf = (face: Face) =>
     coats.filter((coat) => coat.faces.includes(face.id) && coat.at.getTime() >= bared(face));
+  const isDone = (id: string) => repairs.some((repair) => repair.id === id && repair.done);
+  // A repair that somebody has called done is not asked again for what stays in reach.
+  const faces = all.filter(
+    (face) => face.closedBy.length > 0 || coatsOf(face).length > 0 || !face.repairs.every(isDone),
+  );
   const coated = new Set(faces.filter((face) => coatsOf(face).some(({ kind }) => protects(kind))).map(({ id }) => id));
   const welded = new Set(
     repairs.filter(({ id, done }) => done || (welds.get(id)?.share ?? 0) >= 1).map(({ id }) => id),
