@@ -98,18 +98,12 @@ export function holdView(held: Held): HoldView {
       untouched,
     }),
   );
-  const measured = (from: string, to: string) => firstTapes.find(isTape(from, to))?.length ?? null;
   return {
     points,
     figures,
     rounds,
     out: [...held.out],
-    proposals: figures
-      .map((figure) => ({
-        figure: figure.id,
-        ...proposeBraces({ ...figure, points: figure.points }, { points, out: held.out, held: measured }),
-      }))
-      .filter(({ lost }) => lost.length > 0),
+    proposals: proposalsOf(held, { points, figures }),
     braces: held.braces.map(({ vehicleId: _vehicleId, fittedAt, outAt, ...brace }) => ({
       ...brace,
       fittedAt: fittedAt.toISOString(),
@@ -119,6 +113,16 @@ export function holdView(held: Held): HoldView {
     gaps: held.gaps.map((row) => gapView(row, held.plan)),
     mayMove: MAY_MOVE,
   };
+}
+
+/** Braces of the figures that lose a side, cut to what the first measurement has. */
+function proposalsOf(held: Held, { points, figures }: ReturnType<typeof framed>): HoldView['proposals'] {
+  const first = held.rounds[0];
+  const tapes = first ? tapeViews(held.tapes, first.id) : [];
+  const measured = (from: string, to: string) => tapes.find(isTape(from, to))?.length ?? null;
+  return figures
+    .map((figure) => ({ figure: figure.id, ...proposeBraces(figure, { points, out: held.out, held: measured }) }))
+    .filter(({ lost }) => lost.length > 0);
 }
 
 /** A measurement was finished since the last load-bearing weld, beside the first one. */
@@ -235,15 +239,14 @@ export const expected = (points: readonly DatumPoint[], from: string, to: string
 
 /** How much of what concerns the frame of the car is done, for its job: 0 to 1 each. */
 export function sharesOf(held: Held): { baseline: number; braced: number; measured: number; unbraced: number } {
-  const { rounds, braces, proposals } = holdView(held);
-  const [first] = rounds;
-  const isIn = ({ outAt }: { outAt: string | null }) => outAt === null;
-  const wanted = proposals.flatMap((proposal) => proposal.braces);
+  const { rounds, braces } = held;
+  const isIn = ({ outAt }: { outAt: Date | null }) => outAt === null;
+  const wanted = held.out.length > 0 ? proposalsOf(held, framed(held)).flatMap((proposal) => proposal.braces) : [];
   const missing = wanted.filter(
     ({ ends }) => !braces.some((brace) => isIn(brace) && ends.every((end) => brace.ends.includes(end))),
   );
   return {
-    baseline: first?.finished ? 1 : 0,
+    baseline: rounds[0]?.finished ? 1 : 0,
     braced: braces.length === 0 ? 0 : wanted.length === 0 ? 1 : 1 - missing.length / wanted.length,
     measured: isChecked(held) ? 1 : 0,
     unbraced: braces.length === 0 ? 0 : braces.filter((brace) => !isIn(brace)).length / braces.length,
