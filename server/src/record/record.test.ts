@@ -49,6 +49,45 @@ describe('the record of a car', () => {
   });
 });
 
+describe('the costs of a car', () => {
+  it('has a line for each repair with hours reckoned and noted and its parts, and what was ordered beside', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const repair = await decided(here.owner, vehicle, 'patch');
+    const said = {
+      step: `${repair.id} strip`,
+      state: 'done',
+      reason: '',
+      until: null,
+      notBefore: null,
+      hours: null,
+      spent: 1.25,
+    };
+    await here.owner.put(`/vehicles/${vehicle}/job/said`, said).expect(200);
+    const wire = {
+      vehicleId: vehicle,
+      panel: '',
+      item: '=wire',
+      maker: 'Any mill',
+      price: 1000,
+      quantity: 2,
+      carriage: 0,
+    };
+    await here.owner.post('/orders', wire).expect(201);
+    const text = (await here.owner.get(`/vehicles/${vehicle}/costs.csv`).expect(200)).text;
+    const [head, first, second] = text
+      .split('\n')
+      .map((line) => line.replace(/"[^"]*"/g, (cell) => cell.replaceAll(',', ' ')).split(','));
+    expect(head).toContain('hours_noted');
+    expect(Number(first![head!.indexOf('hours_reckoned')])).toBeCloseTo(repair.hours.p50, 2);
+    expect(Number(first![head!.indexOf('hours_noted')])).toBe(1.25);
+    // A cell cannot start a formula; two at ten, and the tax of the shop.
+    expect(second![0]).toContain("'=wire");
+    expect(Number(second![head!.indexOf('parts_landed')])).toBeGreaterThanOrEqual(20);
+    const xlsx = await here.owner.get(`/vehicles/${vehicle}/costs.xlsx`).buffer().expect(200);
+    expect(xlsx.headers['content-type']).toContain('spreadsheetml');
+  });
+});
+
 describe('a link to the record', () => {
   it('opens without an account, tells no hours and no prices, is counted, and ends when it is revoked', async () => {
     const vehicle = await vehicleOf(here.owner);

@@ -5,6 +5,11 @@ import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
 import type { RecordService } from './service.ts';
 
+const TYPES = {
+  csv: 'text/csv; charset=utf-8',
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+} as const;
+
 /** For whoever has a link. */
 export function sharedRoutes(records: RecordService): Router {
   const router = Router();
@@ -30,6 +35,11 @@ export function recordRoutes(records: RecordService): Router {
   router.get('/vehicles/:id/record', async (request, response) => {
     response.json(await records.view(callerOf(request), idOf(request)));
   });
+  for (const format of ['csv', 'xlsx'] as const)
+    router.get(`/vehicles/:id/costs.${format}`, async (request, response) => {
+      const file = await records.costs(callerOf(request), idOf(request), format);
+      response.attachment(`costs.${format}`).type(TYPES[format]).send(file);
+    });
   router.get('/vehicles/:id/shares', async (request, response) => {
     response.json(await records.shares(callerOf(request), idOf(request)));
   });

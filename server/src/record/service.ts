@@ -1,5 +1,5 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
-import { Like } from 'typeorm';
+import { IsNull, Like } from 'typeorm';
 import type { NewShare, RecordView, ShareInput, ShareView, Timeline } from '@aspecta/contract/record';
 import { personUnits } from '@aspecta/contract/shop';
 import { DEFERENCE } from '@aspecta/core/safety';
@@ -10,10 +10,14 @@ import { record } from '../events/record.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import { notFound } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
+import { StepWordEntity } from '../job/entities.ts';
+import type { OrderService } from '../order/service.ts';
 import { ShopEntity } from '../shop/entities.ts';
 import { ReadingEntity, ZoneEntity } from '../survey/entities.ts';
 import type { ReportReader, Workshop } from '../station.ts';
 import { VehicleEntity } from '../garage/entities.ts';
+import { RepairEntity } from '../verdict/entities.ts';
+import { costsCsv, costsXlsx } from './costs.ts';
 import { ShareEntity, type ShareRow } from './entities.ts';
 import { repairParts } from './repairParts.ts';
 
@@ -25,10 +29,12 @@ const PAGE = 200;
 export class RecordService {
   private readonly house: Workshop;
   private readonly garage: GarageService;
+  private readonly orders: OrderService;
 
-  constructor(house: Workshop, garage: GarageService) {
+  constructor(house: Workshop, { garage, orders }: { garage: GarageService; orders: OrderService }) {
     this.house = house;
     this.garage = garage;
+    this.orders = orders;
   }
 
   /** What happened, newest first; `before` gives older ones, `subject` and `search` fewer. */
@@ -106,6 +112,20 @@ export class RecordService {
         .getRawMany<{ panel: string }>();
     const rows = await Promise.all([panels(ReadingEntity), panels(ZoneEntity)]);
     return new Set(rows.flat().map(({ panel }) => panel));
+  }
+
+  /** Hours and money of each repair, as a table. */
+  async costs(caller: Caller, vehicleId: string, format: 'csv' | 'xlsx'): Promise<Buffer> {
+    const { plan } = await this.garage.own(caller, vehicleId);
+    const [repairs, words, orders] = await Promise.all([
+      this.house.db
+        .getRepository(RepairEntity)
+        .find({ where: { vehicleId, deletedAt: IsNull() }, order: { decidedAt: 'ASC' } }),
+      this.house.db.getRepository(StepWordEntity).findBy({ vehicleId }),
+      this.orders.list(caller),
+    ]);
+    const input = { plan, repairs, words, orders: orders.filter((line) => line.vehicleId === vehicleId) };
+    return format === 'csv' ? costsCsv(input) : costsXlsx(input);
   }
 
   async shares(caller: Caller, vehicleId: string): Promise<ShareView[]> {

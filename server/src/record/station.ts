@@ -1,4 +1,5 @@
 import { GarageService } from '../garage/service.ts';
+import { OrderService } from '../order/service.ts';
 import type { Station } from '../station.ts';
 import { ShareEntity } from './entities.ts';
 import { repairParts } from './repairParts.ts';
@@ -9,7 +10,7 @@ import { RecordService } from './service.ts';
 export const record: Station = {
   name: 'record',
   entities: [ShareEntity],
-  serve: (house) => [new RecordService(house, house.the(GarageService))],
+  serve: (house) => [new RecordService(house, { garage: house.the(GarageService), orders: house.the(OrderService) })],
   addresses: (house) => {
     const records = house.the(RecordService);
     return [{ router: sharedRoutes(records), open: ['/shared'] }, { router: recordRoutes(records) }];

@@ -37,6 +37,7 @@ const tab = useInAddress<Tab>(
   <Waiting :of="load" what="The record">
     <main v-if="load.data.value" class="page">
       <CarHead :vehicle="load.data.value.vehicle" title="Record" question="What was found, decided and done?">
+        <KitButton :href="`/api/vehicles/${id}/costs.xlsx`">Hours and costs</KitButton>
         <KitButton :href="`/api/vehicles/${id}/inspection.pdf`">As PDF, for the shop</KitButton>
         <KitButton :href="`/api/vehicles/${id}/inspection.pdf?for=customer`">As PDF, for others</KitButton>
       </CarHead>
