@@ -43,6 +43,8 @@ export interface StepView extends Omit<JobStep, 'after'> {
   said: StepWordView | null;
   /** A person has added it. */
   own: { after: string[]; version: number } | null;
+  /** Who works on it now, and since when. */
+  clocks: { personId: string; by: string; since: string }[];
 }
 
 export interface JobView {
@@ -67,4 +69,11 @@ export interface OwnStepInput {
   title: string;
   hours: number;
   after: string[];
+}
+
+/** A clock is started on a step, or stopped: its hours are noted, or dropped where it ran on by mistake. */
+export interface StepClock {
+  step: string;
+  run: boolean;
+  drop: boolean;
 }

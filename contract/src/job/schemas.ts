@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { OwnStepInput, StepSay } from './index.ts';
+import type { OwnStepInput, StepClock, StepSay } from './index.ts';
 
 const day = Joi.string()
   .pattern(/^\d{4}-\d\d-\d\d$/, 'a day as YYYY-MM-DD')
@@ -20,6 +20,11 @@ export const stepSaySchema = Joi.object<StepSay>({
   notBefore: day.default(null),
   hours: Joi.number().min(0.05).max(500).allow(null).default(null),
   spent: Joi.number().min(0).max(500).allow(null).default(null),
+});
+export const stepClockSchema = Joi.object<StepClock>({
+  step: stepName.required(),
+  run: Joi.boolean().required(),
+  drop: Joi.boolean().default(false),
 });
 export const ownStepSchema = Joi.object<OwnStepInput>({
   id: Joi.string().uuid().required(),

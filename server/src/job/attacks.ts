@@ -9,6 +9,12 @@ export const attacks: readonly Attack[] = [
     body: ({ repair }) => ({ step: `${repair} weld`, state: 'blocked', reason: 'no wire left', until: '2027-01-05' }),
   },
   {
+    name: 'a clock on a step',
+    method: 'put',
+    path: ({ vehicle }) => `/vehicles/${vehicle}/job/clock`,
+    body: () => ({ step: 'car safe', run: true, drop: false }),
+  },
+  {
     name: 'a step of one’s own',
     method: 'post',
     path: ({ vehicle }) => `/vehicles/${vehicle}/job/steps`,

@@ -31,6 +31,26 @@ export const StepWordEntity = new EntitySchema<StepWordRow>({
   foreignKeys: [belongsTo('vehicle', 'vehicleId')],
 });
 
+/** A clock that runs on a step: somebody works on it. */
+export interface StepClockRow {
+  vehicleId: string;
+  step: string;
+  personId: string;
+  by: string;
+  since: Date;
+}
+export const StepClockEntity = new EntitySchema<StepClockRow>({
+  name: 'step_clock',
+  columns: {
+    vehicleId: { ...ref(), primary: true },
+    step: { ...text(120), primary: true },
+    personId: { ...ref(), primary: true },
+    by: text(120),
+    since: moment(),
+  },
+  foreignKeys: [belongsTo('vehicle', 'vehicleId')],
+});
+
 /** A step that a person has added. */
 export interface OwnStepRow {
   id: string;

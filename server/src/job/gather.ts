@@ -8,13 +8,21 @@ import { FastenerEntity } from '../repair/entities.ts';
 import { FindEntity, ZoneEntity } from '../survey/entities.ts';
 import { OfferEntity, RepairEntity, type OfferRow, type RepairRow } from '../verdict/entities.ts';
 import { weldProgress, type WeldProgress } from '../weld/progress.ts';
-import { OwnStepEntity, StepWordEntity, type OwnStepRow, type StepWordRow } from './entities.ts';
+import {
+  OwnStepEntity,
+  StepClockEntity,
+  StepWordEntity,
+  type OwnStepRow,
+  type StepClockRow,
+  type StepWordRow,
+} from './entities.ts';
 
 /** What the job of a car is made from, and what was said of its steps. */
 export interface Gathered {
   input: JobInput;
   words: readonly StepWordRow[];
   own: readonly OwnStepRow[];
+  clocks: readonly StepClockRow[];
 }
 
 /** What other stations know to be done: of the car's frame by car, of coats and trial fits by repair. */
@@ -39,7 +47,7 @@ export async function gather(
   { now, held, coated, fitted }: Known,
 ): Promise<ReadonlyMap<string, Gathered>> {
   const vehicleId = In(vehicles.map(({ id }) => id));
-  const [repairs, orders, offers, zones, finds, words, own] = await Promise.all([
+  const [repairs, orders, offers, zones, finds, words, own, clocks] = await Promise.all([
     db.getRepository(RepairEntity).find({ where: { vehicleId, deletedAt: IsNull() }, order: { decidedAt: 'ASC' } }),
     db.getRepository(OrderEntity).findBy({ vehicleId, state: Not(In(['withdrawn', 'returned'])) }),
     db.getRepository(OfferEntity).findBy({ vehicleId }),
@@ -50,6 +58,7 @@ export async function gather(
     db.getRepository(FindEntity).findBy({ vehicleId, deletedAt: IsNull() }),
     db.getRepository(StepWordEntity).findBy({ vehicleId }),
     db.getRepository(OwnStepEntity).find({ where: { vehicleId }, order: { at: 'ASC' } }),
+    db.getRepository(StepClockEntity).find({ where: { vehicleId }, order: { since: 'ASC' } }),
   ]);
   const ticked = await tickedOf(db, repairs);
   return new Map(
@@ -64,6 +73,7 @@ export async function gather(
         vehicle.id,
         {
           words: of(words),
+          clocks: of(clocks),
           own: of(own),
           input: {
             body: vehicle.plan,

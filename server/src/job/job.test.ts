@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { JobView, StepView } from '@aspecta/contract/job';
 import type { WeldPlanView } from '@aspecta/contract/weld';
 import { weldDefaults } from '@aspecta/contract/weld';
+import { StepClockEntity } from './entities.ts';
 import { decided, houseWithCar, ownerOf, vehicleOf, zoneInput } from '../testing/house.ts';
 
 const here = houseWithCar();
@@ -83,6 +84,36 @@ describe('the job of a car', () => {
     view = await job();
     expect(of(view, repair, 'open')).toMatchObject({ state: 'done', hours: 9 });
     expect(of(view, repair, 'open').reckoned).not.toBe(9);
+  });
+
+  it('counts the hours of a clock; one person works on one step at a time; one that was forgotten is dropped', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const repair = await decided(here.owner, vehicle, 'patch');
+    const [strip, open] = [`${repair.id} strip`, `${repair.id} open`];
+    const clock = (step: string, run: boolean, drop = false) =>
+      here.owner.put(`/vehicles/${vehicle}/job/clock`, { step, run, drop });
+    const back = (step: string, hours: number) =>
+      here.house.db
+        .getRepository(StepClockEntity)
+        .update({ vehicleId: vehicle, step }, { since: new Date(Date.now() - hours * 3_600_000) });
+    const step = async (kind: string) => of(await job(vehicle), repair, kind);
+    await clock(strip, true).expect(200);
+    await clock(strip, true).expect(200);
+    expect((await step('strip')).clocks).toMatchObject([{ by: 'Owner Test' }]);
+    await back(strip, 1.5);
+    // Another one is started: the first is stopped and noted.
+    await clock(open, true).expect(200);
+    expect(await step('strip')).toMatchObject({ clocks: [], said: { spent: 1.5, state: null } });
+    await clock(strip, true).expect(200);
+    await back(strip, 0.5);
+    await clock(strip, false).expect(200);
+    expect((await step('strip')).said).toMatchObject({ spent: 2 });
+    await clock(open, true).expect(200);
+    await back(open, 40);
+    expect((await clock(open, false).expect(422)).body).toMatchObject({ field: 'drop' });
+    await clock(open, false, true).expect(200);
+    expect(await step('open')).toMatchObject({ clocks: [], said: null });
+    expect((await clock('no such step', true).expect(422)).body).toMatchObject({ field: 'step' });
   });
 
   it('takes steps of one’s own, once, refuses a circle in words, and gives them back', async () => {

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { ownStepChangeSchema, ownStepSchema, stepSaySchema } from '@aspecta/contract/job/schemas';
+import { ownStepChangeSchema, ownStepSchema, stepClockSchema, stepSaySchema } from '@aspecta/contract/job/schemas';
 import { idOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
@@ -12,6 +12,9 @@ export function jobRoutes(jobs: JobService): Router {
   });
   router.put('/vehicles/:id/job/said', async (request, response) => {
     response.json(await jobs.say(callerOf(request), idOf(request), parse(stepSaySchema, request.body)));
+  });
+  router.put('/vehicles/:id/job/clock', async (request, response) => {
+    response.json(await jobs.clock(callerOf(request), idOf(request), parse(stepClockSchema, request.body)));
   });
   router.post('/vehicles/:id/job/steps', async (request, response) => {
     response.status(201).json(await jobs.add(callerOf(request), idOf(request), parse(ownStepSchema, request.body)));

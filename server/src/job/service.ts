@@ -1,5 +1,5 @@
 import type { DataSource } from 'typeorm';
-import type { JobView, OwnStepInput, StepSay } from '@aspecta/contract/job';
+import type { JobView, OwnStepInput, StepClock, StepSay } from '@aspecta/contract/job';
 import { jobSteps } from '@aspecta/core/job';
 import type { CloseService } from '../close/service.ts';
 import { coatedShares } from '../close/view.ts';
@@ -12,9 +12,12 @@ import type { HoldService } from '../hold/service.ts';
 import { sharesOf } from '../hold/view.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
-import { OwnStepEntity, StepWordEntity } from './entities.ts';
+import { OwnStepEntity, StepClockEntity, StepWordEntity, type StepClockRow } from './entities.ts';
 import { gather, type Gathered } from './gather.ts';
 import { jobView } from './view.ts';
+
+/** Hours after which a clock was forgotten. */
+const MOST_HOURS = 14;
 
 /** Stations that know by themselves what of the job is done. */
 interface Others {
@@ -97,6 +100,59 @@ export class JobService {
       );
     });
     return this.view(caller, vehicleId);
+  }
+
+  /** Starts the clock of the caller on a step, or stops it. He works on one step at a time: another clock of his is stopped first. */
+  async clock(caller: Caller, vehicleId: string, { step, run, drop }: StepClock): Promise<JobView> {
+    const vehicle = await this.garage.own(caller, vehicleId);
+    const known = (await this.views([vehicle])).get(vehicleId)!.steps.some(({ id }) => id === step);
+    if (run && !known)
+      throw new ServerProblem(
+        'invalid',
+        'This step is not part of the job any more. Look at the steps as they are now.',
+        'step',
+      );
+    const mine = await this.db.getRepository(StepClockEntity).findBy({ personId: caller.personId });
+    const toStop = mine.filter((one) => run || (one.vehicleId === vehicleId && one.step === step));
+    // Started twice on the same step it goes on.
+    const isRunning = run && mine.some((one) => one.vehicleId === vehicleId && one.step === step);
+    if (!isRunning) {
+      for (const one of toStop) await this.stop(caller, one, drop);
+      if (run)
+        await changeOf(this.db, vehicleId, (manager) =>
+          manager.upsert(
+            StepClockEntity,
+            { vehicleId, step, personId: caller.personId, by: caller.name, since: new Date() },
+            ['vehicleId', 'step', 'personId'],
+          ),
+        );
+    }
+    return this.view(caller, vehicleId);
+  }
+
+  /** Adds what a clock has run to the hours that its step took. */
+  private async stop(caller: Caller, { vehicleId, step, personId, since }: StepClockRow, drop: boolean): Promise<void> {
+    const hours = (Date.now() - since.getTime()) / 3_600_000;
+    if (!drop && hours > MOST_HOURS)
+      throw new ServerProblem(
+        'invalid',
+        `Your clock has run for ${hours.toFixed(0)} h without a break: drop it, and type the hours that the step took.`,
+        'drop',
+      );
+    await changeOf(this.db, vehicleId, async (manager) => {
+      const gone = await manager.delete(StepClockEntity, { vehicleId, step, personId });
+      if (drop || gone.affected === 0) return;
+      const rows = manager.getRepository(StepWordEntity);
+      const word = await rows.findOneBy({ vehicleId, step });
+      const spent = Math.round(((word?.spent ?? 0) + hours) * 100) / 100;
+      // Started and stopped at once it says nothing.
+      if (spent === (word?.spent ?? 0)) return;
+      const nothing = { state: null, reason: '', until: null, notBefore: null, hours: null, at: new Date() };
+      await rows.upsert({ ...nothing, ...word, vehicleId, step, spent, by: word?.by ?? caller.name }, [
+        'vehicleId',
+        'step',
+      ]);
+    });
   }
 
   /** When it was done stays when something else is said of it afterwards: what dries counts from there. */

@@ -7,14 +7,14 @@ import { GarageService, type OwnVehicle } from '../garage/service.ts';
 import { CloseService } from '../close/service.ts';
 import { FitService } from '../fit/service.ts';
 import { HoldService } from '../hold/service.ts';
-import { OwnStepEntity, StepWordEntity } from './entities.ts';
+import { OwnStepEntity, StepClockEntity, StepWordEntity } from './entities.ts';
 import { jobRoutes } from './routes.ts';
 import { JobService } from './service.ts';
 
 /** What has to be done, in which order, and why. */
 export const job: Station = {
   name: 'job',
-  entities: [StepWordEntity, OwnStepEntity],
+  entities: [StepWordEntity, OwnStepEntity, StepClockEntity],
   serve: (house) => [
     new JobService(house.db, house.the(GarageService), {
       hold: house.the(HoldService),

@@ -5,7 +5,7 @@ import type { StepWordRow } from './entities.ts';
 import type { Gathered } from './gather.ts';
 
 /** The steps of a car with how each stands: made from its decisions, then what was said of them laid over. */
-export function jobView({ input, words, own }: Gathered, now: Date): JobView {
+export function jobView({ input, words, own, clocks }: Gathered, now: Date): JobView {
   const said = new Map(words.map((row) => [row.step, row]));
   const steps = jobSteps(input);
   const standings = standingOf(steps, new Map(words.map((row) => [row.step, wordOf(row)])), now.getTime());
@@ -16,6 +16,7 @@ export function jobView({ input, words, own }: Gathered, now: Date): JobView {
       titles,
       said: said.get(step.id),
       own: added.get(step.id),
+      clocks: clocks.filter((clock) => clock.step === step.id),
     }),
   );
   const work = views.filter(({ waits }) => !waits);
@@ -61,10 +62,12 @@ function stepView(
     titles,
     said,
     own,
+    clocks,
   }: {
     titles: ReadonlyMap<string, string>;
     said: StepWordRow | undefined;
     own: Gathered['own'][number] | undefined;
+    clocks: Gathered['clocks'];
   },
 ): StepView {
   return {
@@ -87,5 +90,6 @@ function stepView(
         }
       : null,
     own: own ? { after: own.after, version: own.version } : null,
+    clocks: clocks.map(({ personId, by, since }) => ({ personId, by, since: since.toISOString() })),
   };
 }

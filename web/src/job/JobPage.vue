@@ -50,6 +50,10 @@ async function say(step: StepView, change: Partial<StepSay>): Promise<void> {
   spoken.value = step.id;
   await job.say(step, change);
 }
+async function clock(step: StepView, run: boolean, drop: boolean): Promise<void> {
+  spoken.value = step.id;
+  await job.clock(step, run, drop);
+}
 const adding = ref(false);
 const editing = ref<StepView | null>(null);
 </script>
@@ -85,8 +89,8 @@ const editing = ref<StepView | null>(null);
           >.
         </p>
         <KitChips v-model="shown" legend="Which steps" hide-legend :options="options" />
-        <KitNotice v-if="form.rest('hours', 'spent', 'notBefore', 'until', 'reason', 'title', 'after')" bad>{{
-          form.rest('hours', 'spent', 'notBefore', 'until', 'reason', 'title', 'after')
+        <KitNotice v-if="form.rest('hours', 'spent', 'notBefore', 'until', 'reason', 'title', 'after', 'drop')" bad>{{
+          form.rest('hours', 'spent', 'notBefore', 'until', 'reason', 'title', 'after', 'drop')
         }}</KitNotice>
         <p v-if="listed.length === 0" class="tile soft">Nothing of this kind.</p>
         <div class="steps">
@@ -99,6 +103,7 @@ const editing = ref<StepView | null>(null);
             :busy="form.busy.value"
             :errors="spoken === step.id ? form.errors : {}"
             @say="say(step, $event)"
+            @clock="(run, drop) => clock(step, run, drop)"
             @edit="editing = step"
             @remove="job.takeAway(step.id)"
           />

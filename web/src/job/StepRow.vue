@@ -7,6 +7,7 @@ import KitButton from '../kit/KitButton.vue';
 import KitDate from '../kit/KitDate.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
+import { useSession } from '../shell/session.ts';
 import { decimal } from '../shell/typedNumber.ts';
 import { dayOf, hours, percent, timeOf } from '../shell/units.ts';
 
@@ -18,7 +19,14 @@ const props = defineProps<{
   busy: boolean;
   errors: Readonly<Record<string, string>>;
 }>();
-const emit = defineEmits<{ say: [change: Partial<StepSay>]; edit: []; remove: [] }>();
+const emit = defineEmits<{
+  say: [change: Partial<StepSay>];
+  clock: [run: boolean, drop: boolean];
+  edit: [];
+  remove: [];
+}>();
+const session = useSession();
+const mine = computed(() => props.step.clocks.find(({ personId }) => personId === session.current?.person.id));
 const open = ref(false);
 const draft = ref({ reason: '', until: '', notBefore: '', hours: '', spent: '' });
 watch(
@@ -70,6 +78,13 @@ const isHere = computed(() => props.step.path === 'job');
           {{ step.said.reason }}<template v-if="step.said.until"> – until {{ dayOf(step.said.until) }}</template>
           <span class="soft"> ({{ step.said.by }})</span>
         </p>
+        <p v-for="one in step.clocks" :key="one.personId" class="small clock">
+          {{ one.by }} works on it since {{ timeOf(one.since) }}
+        </p>
+        <p v-if="errors['drop']" class="small clock">
+          {{ errors['drop'] }}
+          <KitButton small :disabled="busy" @click="emit('clock', false, true)">Drop it</KitButton>
+        </p>
         <ul v-if="step.waitsFor.length > 0" class="small why">
           <li v-for="before in step.waitsFor" :key="before.id">
             <strong>{{ before.title }}</strong>. <span class="soft">{{ before.why }}</span>
@@ -95,6 +110,14 @@ const isHere = computed(() => props.step.path === 'job');
             :disabled="busy"
             @click="emit('say', { state: 'done' })"
             >Done</KitButton
+          >
+          <KitButton v-if="mine" small :disabled="busy" @click="emit('clock', false, false)">Stop the clock</KitButton>
+          <KitButton
+            v-else-if="!isOver && !isElsewhere && !step.waits"
+            small
+            :disabled="busy"
+            @click="emit('clock', true, false)"
+            >Start the clock</KitButton
           >
           <KitButton small plain :aria-expanded="open" @click="open = !open">{{ open ? 'Close' : 'More …' }}</KitButton>
         </template>
@@ -174,6 +197,10 @@ h2 {
 .state {
   font-weight: 600;
   color: var(--ink);
+}
+.clock {
+  color: var(--mark);
+  font-weight: 600;
 }
 .why {
   margin: 0.3rem 0 0;

@@ -23,6 +23,7 @@ const step = (over: Partial<StepView>): StepView => ({
   at: null,
   said: null,
   own: null,
+  clocks: [],
   ...over,
 });
 const weld = step({
@@ -68,6 +69,36 @@ describe('the job of a car', () => {
     server.on('GET /vehicles/v/job', { steps: [], hours: 0, left: 0, pace: null });
     const { page } = await open();
     expect(page.text()).toMatch(/There is no work yet.*Draw damage/s);
+  });
+
+  it('starts one’s own clock and stops it; one that was forgotten is dropped', async () => {
+    const running = { clocks: [{ personId: 'p', by: 'Ada', since: '2026-02-03T18:00:00.000Z' }] };
+    server.on('PUT /vehicles/v/job/clock', (body) =>
+      body['run']
+        ? jobOf(step(running), weld)
+        : body['drop']
+          ? jobOf(step({}), weld)
+          : problem('invalid', 'Your clock has run for 40 h without a break.', 422, { field: 'drop' }),
+    );
+    const { page } = await open();
+    await button(page, 'Start the clock').trigger('click');
+    await flushPromises();
+    expect(page.text()).toContain('Ada works on it since');
+    await button(page, 'Stop the clock').trigger('click');
+    await flushPromises();
+    expect(page.text()).toContain('Your clock has run for 40 h without a break.');
+    await button(page, 'Drop it').trigger('click');
+    await flushPromises();
+    expect(server.to('PUT /vehicles/v/job/clock').at(-1)).toEqual({ step: 'r open', run: false, drop: true });
+    expect(page.text()).not.toContain('Ada works on it since');
+  });
+
+  it('leaves the clock of somebody else alone', async () => {
+    const other = { clocks: [{ personId: 'q', by: 'Tobi', since: '2026-02-03T18:00:00.000Z' }] };
+    server.on('GET /vehicles/v/job', jobOf(step(other), weld));
+    const { page } = await open();
+    expect(page.text()).toContain('Tobi works on it since');
+    expect(page.findAll('button').some((one) => one.text() === 'Stop the clock')).toBe(false);
   });
 
   it('is done with one tap, and taken back', async () => {

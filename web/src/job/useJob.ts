@@ -36,6 +36,11 @@ export function useJob(vehicleId: string) {
       const { by: _by, at: _at, ...before } = said ?? { ...saidNothing, by: '', at: '' };
       view.value = await put<JobView>(`${at}/said`, { ...before, ...change, step: id });
     });
+  /** Starts or stops one's own clock on a step; dropped, its hours are not noted. */
+  const clock = ({ id }: StepView, run: boolean, drop = false): Promise<boolean> =>
+    form.submit(async () => {
+      view.value = await put<JobView>(`${at}/clock`, { step: id, run, drop });
+    });
   /** A step of one's own: a new one, or one that is changed. */
   const keep = (step: OwnStepInput, version: number | null): Promise<boolean> =>
     form.submit(() =>
@@ -55,5 +60,5 @@ export function useJob(vehicleId: string) {
     form.submit(async () => {
       view.value = await remove<JobView>(`${at}/steps/${id}`);
     });
-  return { view, steps, form, say, keep, takeAway };
+  return { view, steps, form, say, clock, keep, takeAway };
 }

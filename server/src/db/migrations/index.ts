@@ -12,6 +12,7 @@ import { close } from './011-close.ts';
 import { fit } from './012-fit.ts';
 import { recordKept } from './013-record.ts';
 import { item } from './014-item.ts';
+import { clock } from './015-clock.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -29,6 +30,7 @@ export const volumes = [
   fit,
   recordKept,
   item,
+  clock,
 ];
 
 /** All migrations, oldest first. */
