@@ -4,6 +4,20 @@ import type { DatumPoint, Figure, Frame, HungPart, Mount, Panel } from '../../ty
 /** x back, y to the left, z up, mm: given for the left side, mirrored to the right. */
 type Half = readonly [id: string, name: string, x: number, y: number, z: number];
 
+interface Around {
+  hinge: string[];
+  above: string[];
+  lock: string[];
+  below: string[];
+}
+/** As most bodies have it. */
+const USUAL_AROUND: Around = {
+  hinge: ['hinge-post', 'pillar'],
+  above: ['pillar'],
+  lock: ['lock-post'],
+  below: ['sill'],
+};
+
 export interface DrawnFrame {
   /** The four corners of the door's opening: how far back its foot at the hinges, its upper front corner and its lock edge lie, how high, and how far from the middle of the car; mm. */
   door: { hinge: number; corner: number; lock: number; foot: number; head: number; halfFoot: number; halfHead: number };
@@ -17,7 +31,7 @@ export interface DrawnFrame {
     sides: [string[], string[], string[]];
   }[];
   /** Panels that hold the door's opening: at the hinges, above, at the lock, below; without their side. */
-  around: { hinge: string[]; above: string[]; lock: string[]; below: string[] };
+  around?: Partial<Around>;
   /** Panels that hold the two sides apart, below and above. */
   across: { below: string[]; above: string[] };
   hung: readonly HungPart[];
@@ -30,7 +44,8 @@ const both = ([id, name, x, y, z]: Half): DatumPoint[] => [
 const pairOf = ([id]: Half): [string, string] => [`${id}-l`, `${id}-r`];
 
 /** The points of a body and the figures they make: both door openings, the section at each post, the floor, the lids. */
-export function frameOf({ door, under, openings = [], around, across, hung }: DrawnFrame): Frame {
+export function frameOf({ door, under, openings = [], around: own = {}, across, hung }: DrawnFrame): Frame {
+  const around = { ...USUAL_AROUND, ...own };
   const corners: Half[] = [
     ['hinge-foot', 'Foot of the hinge post', door.hinge, door.halfFoot, door.foot],
     ['hinge-head', 'Front upper corner of the door opening', door.corner, door.halfHead, door.head],

@@ -10,6 +10,7 @@ import {
   type DrawnView,
 } from '../../draw.ts';
 import type { BodyPlan, Layer, View } from '../../types.ts';
+import { offroaderFrame } from './frame.ts';
 import {
   archLip,
   archOver,
@@ -36,9 +37,6 @@ import {
   wheelHouse,
   window,
   wing,
-  frameOf,
-  hungDoors,
-  hungLid,
 } from '../kit/index.ts';
 
 /*
@@ -475,30 +473,5 @@ export const offroader: BodyPlan = {
       drains: ['drain-l', 'drain-r'],
     },
   ],
-  frame: frameOf({
-    door: { hinge: 1284, corner: 1330, lock: 2134, foot: 146, head: 1440, halfFoot: 690, halfHead: 640 },
-    under: [
-      ['rail-nose', 'Front end of the rail', 40, 430, 30],
-      ['bulkhead', 'Bulkhead outrigger', 1010, 560, 60],
-      ['tub', 'Tub outrigger', 2230, 560, 60],
-      ['spring', 'Rear spring hanger', 3256, 430, 30],
-    ],
-    openings: [
-      {
-        id: 'bonnet',
-        name: 'Bonnet opening',
-        pairs: [
-          ['slam', 'Upper corner of the front panel', 110, 600, 740],
-          ['scuttle', 'Corner of the scuttle', 1200, 640, 820],
-        ],
-        sides: [['inner-wing'], ['front-panel'], ['scuttle', 'bulkhead']],
-      },
-    ],
-    around: { hinge: ['hinge-post', 'pillar'], above: ['pillar'], lock: ['lock-post'], below: ['sill'] },
-    across: {
-      below: ['floor-front-l', 'floor-front-r', 'tunnel', 'seat-box'],
-      above: ['scuttle', 'windscreen-frame', 'roof'],
-    },
-    hung: [...hungDoors(panels), hungLid(panels, 'bonnet', 'Bonnet', 'rear')],
-  }),
+  frame: offroaderFrame(panels),
 };
