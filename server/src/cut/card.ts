@@ -1,10 +1,9 @@
-import PDFDocument from 'pdfkit';
 import { toNextCorner, type CutPlanView } from '@aspecta/contract/cut';
 import { boxOf, type Point, type Ring } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { formatLength, inUnits, type PersonUnits } from '@aspecta/core/units';
+import { POINTS_PER_MM, pdfOf } from '../files/pdf.ts';
 
-const POINTS_PER_MM = 72 / 25.4;
 const PAGE = { width: 210, height: 297, margin: 15 };
 
 export interface CardContext {
@@ -19,42 +18,40 @@ export interface CardContext {
 
 /** The cut card on A4: the line on its panel, tape offsets for each corner, cautions, and a check bar. */
 export async function cutCard(plan: CutPlanView, context: CardContext): Promise<Buffer> {
-  const pdf = new PDFDocument({
-    size: 'A4',
-    margin: PAGE.margin * POINTS_PER_MM,
-    info: { Title: `Cut card: ${context.panel}`, Author: 'Aspecta' },
-  });
-  const chunks: Buffer[] = [];
-  pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
-  const ended = new Promise<void>((resolve) => pdf.on('end', () => resolve()));
-  const write = (mm: number) => formatLength({ mm, unit: context.units.length }).text;
-  const said = (text: string) => inUnits(text, context.units);
+  return pdfOf(
+    {
+      size: 'A4',
+      margin: PAGE.margin * POINTS_PER_MM,
+      title: `Cut card: ${context.panel}`,
+    },
+    (pdf) => {
+      const write = (mm: number) => formatLength({ mm, unit: context.units.length }).text;
+      const said = (text: string) => inUnits(text, context.units);
 
-  heading(
-    pdf,
-    `Cut card – ${context.panel}`,
-    `${context.vehicle} · layer ${plan.layer}, ${said(`${plan.thickness} mm`)} as built · ${context.by}, ${context.on}`,
+      heading(
+        pdf,
+        `Cut card – ${context.panel}`,
+        `${context.vehicle} · layer ${plan.layer}, ${said(`${plan.thickness} mm`)} as built · ${context.by}, ${context.on}`,
+      );
+      drawing(pdf, plan, context.panelOutline);
+      pdf
+        .fontSize(9)
+        .fillColor('#222')
+        .text(
+          `Final line ${write(plan.line.cutLength)} to cut and weld. `.concat(
+            said(
+              `Rough line 12 mm inside it first; then the final line. Blade ${plan.settings.kerf} mm. Round the inside corners to ${plan.settings.cornerRadius} mm or more.`,
+            ),
+          ),
+        );
+      pdf.moveDown(0.6);
+      offsetsTable(pdf, plan);
+      pdf.moveDown(0.8).font('Helvetica-Bold').fontSize(10).text('Before you cut').font('Helvetica').fontSize(8.5);
+      for (const caution of cautionsFor('cut')) pdf.text(`• ${caution.title}. ${said(caution.text)}`);
+      pdf.moveDown(0.4).fillColor('#555').text(DEFERENCE);
+      checkBar(pdf, context.units.length);
+    },
   );
-  drawing(pdf, plan, context.panelOutline);
-  pdf
-    .fontSize(9)
-    .fillColor('#222')
-    .text(
-      `Final line ${write(plan.line.cutLength)} to cut and weld. `.concat(
-        said(
-          `Rough line 12 mm inside it first; then the final line. Blade ${plan.settings.kerf} mm. Round the inside corners to ${plan.settings.cornerRadius} mm or more.`,
-        ),
-      ),
-    );
-  pdf.moveDown(0.6);
-  offsetsTable(pdf, plan);
-  pdf.moveDown(0.8).font('Helvetica-Bold').fontSize(10).text('Before you cut').font('Helvetica').fontSize(8.5);
-  for (const caution of cautionsFor('cut')) pdf.text(`• ${caution.title}. ${said(caution.text)}`);
-  pdf.moveDown(0.4).fillColor('#555').text(DEFERENCE);
-  checkBar(pdf, context.units.length);
-  pdf.end();
-  await ended;
-  return Buffer.concat(chunks);
 }
 
 function heading(pdf: PDFKit.PDFDocument, title: string, line: string): void {

@@ -1,9 +1,8 @@
-import ExcelJS from 'exceljs';
-import Papa from 'papaparse';
 import { OPTION_WORDS } from '@aspecta/contract/verdict';
 import type { OrderLine } from '@aspecta/contract/order';
 import { panelOf, type BodyPlan } from '@aspecta/core/body';
 import { textCell } from '@aspecta/core/survey';
+import { csvOf, workbookOf } from '../files/table.ts';
 import type { StepWordRow } from '../job/entities.ts';
 import type { RepairRow } from '../verdict/entities.ts';
 
@@ -67,14 +66,6 @@ export function costRows({ plan, repairs, words, orders }: CostsInput): (string 
 
 const round = (value: number) => Math.round(value * 100) / 100;
 
-export const costsCsv = (input: CostsInput): Buffer =>
-  Buffer.from(`${Papa.unparse([COLUMNS, ...costRows(input)], { newline: '\n' })}\n`);
-
-export async function costsXlsx(input: CostsInput): Promise<Buffer> {
-  const book = new ExcelJS.Workbook();
-  const sheet = book.addWorksheet('Costs', { views: [{ state: 'frozen', ySplit: 1 }] });
-  sheet.addRow(COLUMNS).font = { bold: true };
-  for (const row of costRows(input)) sheet.addRow(row);
-  sheet.columns.forEach((column, i) => (column.width = i === 0 ? 30 : 18));
-  return Buffer.from(await book.xlsx.writeBuffer());
-}
+const table = (input: CostsInput) => ({ columns: COLUMNS, rows: costRows(input) });
+export const costsCsv = (input: CostsInput): Buffer => csvOf(table(input));
+export const costsXlsx = (input: CostsInput): Promise<Buffer> => workbookOf({ Costs: table(input) });

@@ -1,10 +1,10 @@
 import { existsSync } from 'node:fs';
-import PDFDocument from 'pdfkit';
 import { personUnits } from '@aspecta/contract/shop';
 import { boxOf, type Point, type Ring } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { inUnits } from '@aspecta/core/units';
 import { CELL_CODES, signOf, type ThicknessMap } from '@aspecta/core/survey';
+import { pdfOf } from '../files/pdf.ts';
 import type { Inspection, PanelReport } from './inspection.ts';
 import { panelSentences, percent, stateWords, type Reader } from './words.ts';
 
@@ -28,28 +28,26 @@ const FILLS: Readonly<Record<string, string>> = {
 
 /** The inspection as a document on A4, for the workshop or in plain words for a customer. */
 export async function inspectionPdf(inspection: Inspection, reader: Reader): Promise<Buffer> {
-  const pdf = new PDFDocument({
-    size: 'A4',
-    margin: PAGE.margin,
-    bufferPages: true,
-    info: { Title: `Inspection: ${inspection.vehicle.nickname}`, Author: 'Aspecta' },
-  });
-  const chunks: Buffer[] = [];
-  pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
-  const ended = new Promise<void>((resolve) => pdf.on('end', () => resolve()));
-  opening(pdf, inspection, reader);
-  structural(pdf, inspection);
-  for (const report of inspection.panels) panelPart(pdf, report, inspection, reader);
-  for (const { title, lines } of inspection.chapters) {
-    heading(pdf, title);
-    for (const text of lines) line(pdf, `• ${inUnits(text, personUnits(inspection.shop))}`);
-  }
-  notInspected(pdf, inspection, reader);
-  cautions(pdf);
-  footers(pdf, inspection);
-  pdf.end();
-  await ended;
-  return Buffer.concat(chunks);
+  return pdfOf(
+    {
+      size: 'A4',
+      margin: PAGE.margin,
+      bufferPages: true,
+      title: `Inspection: ${inspection.vehicle.nickname}`,
+    },
+    (pdf) => {
+      opening(pdf, inspection, reader);
+      structural(pdf, inspection);
+      for (const report of inspection.panels) panelPart(pdf, report, inspection, reader);
+      for (const { title, lines } of inspection.chapters) {
+        heading(pdf, title);
+        for (const text of lines) line(pdf, `• ${inUnits(text, personUnits(inspection.shop))}`);
+      }
+      notInspected(pdf, inspection, reader);
+      cautions(pdf);
+      footers(pdf, inspection);
+    },
+  );
 }
 
 type Pdf = PDFKit.PDFDocument;

@@ -1,6 +1,5 @@
-import ExcelJS from 'exceljs';
-import Papa from 'papaparse';
 import { signOf, textCell } from '@aspecta/core/survey';
+import { csvOf, workbookOf } from '../files/table.ts';
 import type { Inspection } from './inspection.ts';
 import { stateWords } from './words.ts';
 
@@ -77,19 +76,11 @@ const round = (value: number) => Math.round(value * 10_000) / 10_000;
 
 /** The panels of an inspection as CSV. */
 export const inspectionCsv = (inspection: Inspection): Buffer =>
-  Buffer.from(`${Papa.unparse([PANEL_COLUMNS, ...panelRows(inspection)], { newline: '\n' })}\n`);
+  csvOf({ columns: PANEL_COLUMNS, rows: panelRows(inspection) });
 
 /** Panels and finds of an inspection as a workbook. */
-export async function inspectionXlsx(inspection: Inspection): Promise<Buffer> {
-  const book = new ExcelJS.Workbook();
-  for (const [name, columns, rows] of [
-    ['Panels', PANEL_COLUMNS, panelRows(inspection)],
-    ['Finds', FIND_COLUMNS, findRows(inspection)],
-  ] as const) {
-    const sheet = book.addWorksheet(name, { views: [{ state: 'frozen', ySplit: 1 }] });
-    sheet.addRow([...columns]).font = { bold: true };
-    for (const row of rows) sheet.addRow(row);
-    sheet.columns.forEach((column, i) => (column.width = i === 0 ? 30 : 18));
-  }
-  return Buffer.from(await book.xlsx.writeBuffer());
-}
+export const inspectionXlsx = (inspection: Inspection): Promise<Buffer> =>
+  workbookOf({
+    Panels: { columns: PANEL_COLUMNS, rows: panelRows(inspection) },
+    Finds: { columns: FIND_COLUMNS, rows: findRows(inspection) },
+  });

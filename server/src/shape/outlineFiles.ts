@@ -1,7 +1,7 @@
 import { Colors, DxfWriter } from '@tarikjabiri/dxf';
-import PDFDocument from 'pdfkit';
 import type { OutlineFileInput } from '@aspecta/contract/shape';
 import { boxOf, type Point } from '@aspecta/core/geometry';
+import { POINTS_PER_MM, pdfOf } from '../files/pdf.ts';
 import { ServerProblem } from '../http/problems.ts';
 
 /** Outlines to cut and lines to mark, mm, v up; drawn at 1:1. */
@@ -82,7 +82,6 @@ export function outlineDxfR12(drawing: OutlineDrawing): string {
   ].join('\r\n');
 }
 
-const POINTS_PER_MM = 72 / 25.4;
 /** mm. */
 const PAPERS = { a4: [210, 297], letter: [215.9, 279.4] } as const;
 export type Paper = keyof typeof PAPERS;
@@ -108,73 +107,73 @@ export async function outlinePdf(drawing: OutlineDrawing, paper: Paper): Promise
   const { title, cut, mark, width, height } = shifted(drawing);
   const { across, up, tile } = tilesOf(width, height, paper);
   const [pageWidth, pageHeight] = PAPERS[paper];
-  const pdf = new PDFDocument({
-    size: [pageWidth * POINTS_PER_MM, pageHeight * POINTS_PER_MM],
-    margin: 0,
-    autoFirstPage: false,
-    info: { Title: title, Author: 'Aspecta' },
-  });
-  const chunks: Buffer[] = [];
-  pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
-  const ended = new Promise<void>((resolve) => pdf.on('end', () => resolve()));
-  for (let row = up - 1; row >= 0; row--)
-    for (let col = 0; col < across; col++) {
-      pdf.addPage();
-      const [fromU, fromV] = [col * (tile[0] - OVERLAP), row * (tile[1] - OVERLAP)];
-      const at = ([u, v]: Point): [number, number] => [
-        (MARGIN + u - fromU) * POINTS_PER_MM,
-        (MARGIN + tile[1] - (v - fromV)) * POINTS_PER_MM,
-      ];
-      pdf.save();
-      pdf.rect(MARGIN * POINTS_PER_MM, MARGIN * POINTS_PER_MM, tile[0] * POINTS_PER_MM, tile[1] * POINTS_PER_MM).clip();
-      const trace = (line: readonly Point[], closed: boolean) => {
-        line.forEach((p, i) => (i === 0 ? pdf.moveTo(...at(p)) : pdf.lineTo(...at(p))));
-        if (closed) pdf.closePath();
-        pdf.stroke();
-      };
-      pdf.lineWidth(0.6).strokeColor('#000');
-      for (const ring of cut) trace(ring, true);
-      pdf.lineWidth(0.4).strokeColor('#2a35b8').dash(4, { space: 3 });
-      for (const line of mark) trace(line, false);
-      pdf.undash();
-      // Crosses at the middle of each overlap: those of the neighbour lie on the same places.
-      pdf.lineWidth(0.4).strokeColor('#a3241b');
-      for (let c = 0; c <= across; c++)
-        for (let r = 0; r <= up; r++) {
-          const place: Point = [c * (tile[0] - OVERLAP) + OVERLAP / 2, r * (tile[1] - OVERLAP) + OVERLAP / 2];
-          const [x, y] = at(place);
+  return pdfOf(
+    {
+      size: [pageWidth * POINTS_PER_MM, pageHeight * POINTS_PER_MM],
+      margin: 0,
+      autoFirstPage: false,
+      title,
+    },
+    (pdf) => {
+      for (let row = up - 1; row >= 0; row--)
+        for (let col = 0; col < across; col++) {
+          pdf.addPage();
+          const [fromU, fromV] = [col * (tile[0] - OVERLAP), row * (tile[1] - OVERLAP)];
+          const at = ([u, v]: Point): [number, number] => [
+            (MARGIN + u - fromU) * POINTS_PER_MM,
+            (MARGIN + tile[1] - (v - fromV)) * POINTS_PER_MM,
+          ];
+          pdf.save();
           pdf
-            .moveTo(x - 8, y)
-            .lineTo(x + 8, y)
-            .moveTo(x, y - 8)
-            .lineTo(x, y + 8)
+            .rect(MARGIN * POINTS_PER_MM, MARGIN * POINTS_PER_MM, tile[0] * POINTS_PER_MM, tile[1] * POINTS_PER_MM)
+            .clip();
+          const trace = (line: readonly Point[], closed: boolean) => {
+            line.forEach((p, i) => (i === 0 ? pdf.moveTo(...at(p)) : pdf.lineTo(...at(p))));
+            if (closed) pdf.closePath();
+            pdf.stroke();
+          };
+          pdf.lineWidth(0.6).strokeColor('#000');
+          for (const ring of cut) trace(ring, true);
+          pdf.lineWidth(0.4).strokeColor('#2a35b8').dash(4, { space: 3 });
+          for (const line of mark) trace(line, false);
+          pdf.undash();
+          // Crosses at the middle of each overlap: those of the neighbour lie on the same places.
+          pdf.lineWidth(0.4).strokeColor('#a3241b');
+          for (let c = 0; c <= across; c++)
+            for (let r = 0; r <= up; r++) {
+              const place: Point = [c * (tile[0] - OVERLAP) + OVERLAP / 2, r * (tile[1] - OVERLAP) + OVERLAP / 2];
+              const [x, y] = at(place);
+              pdf
+                .moveTo(x - 8, y)
+                .lineTo(x + 8, y)
+                .moveTo(x, y - 8)
+                .lineTo(x, y + 8)
+                .stroke();
+            }
+          pdf.restore();
+          const foot = (pageHeight - MARGIN - 4) * POINTS_PER_MM;
+          const left = MARGIN * POINTS_PER_MM;
+          pdf
+            .lineWidth(0.6)
+            .strokeColor('#000')
+            .moveTo(left, foot)
+            .lineTo(left + 100 * POINTS_PER_MM, foot)
             .stroke();
+          for (const x of [left, left + 100 * POINTS_PER_MM])
+            pdf
+              .moveTo(x, foot - 6)
+              .lineTo(x, foot + 6)
+              .stroke();
+          pdf
+            .fontSize(8)
+            .fillColor('#222')
+            .text(
+              `100 mm: measure it before cutting.  ${title}, sheet ${col + 1} of ${across} across, ${row + 1} of ${up} up; face up.`,
+              left,
+              foot - 20,
+              { lineBreak: false },
+            );
         }
-      pdf.restore();
-      const foot = (pageHeight - MARGIN - 4) * POINTS_PER_MM;
-      const left = MARGIN * POINTS_PER_MM;
-      pdf
-        .lineWidth(0.6)
-        .strokeColor('#000')
-        .moveTo(left, foot)
-        .lineTo(left + 100 * POINTS_PER_MM, foot)
-        .stroke();
-      for (const x of [left, left + 100 * POINTS_PER_MM])
-        pdf
-          .moveTo(x, foot - 6)
-          .lineTo(x, foot + 6)
-          .stroke();
-      pdf
-        .fontSize(8)
-        .fillColor('#222')
-        .text(
-          `100 mm: measure it before cutting.  ${title}, sheet ${col + 1} of ${across} across, ${row + 1} of ${up} up; face up.`,
-          left,
-          foot - 20,
-          { lineBreak: false },
-        );
-    }
-  pdf.end();
-  await ended;
-  return Buffer.concat(chunks);
+    },
+  );
 }

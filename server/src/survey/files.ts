@@ -1,7 +1,8 @@
 import ExcelJS from 'exceljs';
-import Papa from 'papaparse';
+
 import type { ReadingInput, ReadingView } from '@aspecta/contract/survey';
 import { importReadings, importRows, READING_COLUMNS, readingCells, type Imported } from '@aspecta/core/survey';
+import { csvOf, workbookOf } from '../files/table.ts';
 import type { BodyPlan } from '@aspecta/core/body';
 import { Problem } from '@aspecta/core';
 import { ServerProblem } from '../http/problems.ts';
@@ -19,13 +20,8 @@ export async function readingsFile(readings: readonly ReadingView[], format: Rea
   const rows = readings.map((row) =>
     readingCells({ ...asReading(row), at: row.at, by: row.by, instrument: row.instrument }),
   );
-  if (format === 'csv') return Buffer.from(`${Papa.unparse([[...READING_COLUMNS], ...rows], { newline: '\n' })}\n`);
-  const book = new ExcelJS.Workbook();
-  const sheet = book.addWorksheet('Readings', { views: [{ state: 'frozen', ySplit: 1 }] });
-  sheet.addRow([...READING_COLUMNS]).font = { bold: true };
-  for (const row of rows) sheet.addRow(row);
-  sheet.columns.forEach((column) => (column.width = 16));
-  return Buffer.from(await book.xlsx.writeBuffer());
+  const table = { columns: READING_COLUMNS, rows };
+  return format === 'csv' ? csvOf(table) : workbookOf({ Readings: table }, 18);
 }
 
 /** What is in a file of readings, told by its content: a workbook, JSON, or CSV. */

@@ -1,12 +1,11 @@
-import PDFDocument from 'pdfkit';
 import { PROCESS_WORDS, STEP_WORDS, type WeldPlanView } from '@aspecta/contract/weld';
 import type { Panel } from '@aspecta/core/body';
 import { boxOf, type Point } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { formatLength, inUnits, type PersonUnits } from '@aspecta/core/units';
 import { whereOnJoint, type WeldStep } from '@aspecta/core/weld';
+import { POINTS_PER_MM, pdfOf } from '../files/pdf.ts';
 
-const POINTS_PER_MM = 72 / 25.4;
 const PAGE = { width: 210, height: 297, margin: 15 };
 const COLUMNS = [12, 44, 84, 20].map((mm) => mm * POINTS_PER_MM);
 const ROW = 13;
@@ -22,32 +21,30 @@ export interface WeldCardContext {
 
 /** The weld card on A4, for the wall: how the welder is set, the joints with their welds numbered, every step with its place and its wait. */
 export async function weldCard(view: WeldPlanView, context: WeldCardContext): Promise<Buffer> {
-  const pdf = new PDFDocument({
-    size: 'A4',
-    margin: PAGE.margin * POINTS_PER_MM,
-    info: { Title: `Weld card: ${context.panel.name}`, Author: 'Aspecta' },
-  });
-  const chunks: Buffer[] = [];
-  pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
-  const ended = new Promise<void>((resolve) => pdf.on('end', () => resolve()));
-  const said = (text: string) => inUnits(text, context.units);
-  pdf.font('Helvetica-Bold').fontSize(17).fillColor('#111').text(`Weld card – ${context.panel.name}`);
-  pdf.font('Helvetica').fontSize(9).fillColor('#555');
-  pdf.text(`${context.vehicle} · ${context.by}, ${context.on}`).moveDown(0.4);
-  pdf
-    .fontSize(10)
-    .fillColor('#111')
-    .text(said(settingsText(view)))
-    .moveDown(0.4);
-  drawing(pdf, view, context.panel);
-  stepsTable(pdf, view, context);
-  pdf.moveDown(0.8).font('Helvetica-Bold').fontSize(10).fillColor('#111');
-  pdf.text('Before you weld', pdf.page.margins.left).font('Helvetica').fontSize(8.5);
-  for (const caution of cautionsFor('weld')) pdf.text(`• ${caution.title}. ${said(caution.text)}`);
-  pdf.moveDown(0.4).fillColor('#555').text(DEFERENCE);
-  pdf.end();
-  await ended;
-  return Buffer.concat(chunks);
+  return pdfOf(
+    {
+      size: 'A4',
+      margin: PAGE.margin * POINTS_PER_MM,
+      title: `Weld card: ${context.panel.name}`,
+    },
+    (pdf) => {
+      const said = (text: string) => inUnits(text, context.units);
+      pdf.font('Helvetica-Bold').fontSize(17).fillColor('#111').text(`Weld card – ${context.panel.name}`);
+      pdf.font('Helvetica').fontSize(9).fillColor('#555');
+      pdf.text(`${context.vehicle} · ${context.by}, ${context.on}`).moveDown(0.4);
+      pdf
+        .fontSize(10)
+        .fillColor('#111')
+        .text(said(settingsText(view)))
+        .moveDown(0.4);
+      drawing(pdf, view, context.panel);
+      stepsTable(pdf, view, context);
+      pdf.moveDown(0.8).font('Helvetica-Bold').fontSize(10).fillColor('#111');
+      pdf.text('Before you weld', pdf.page.margins.left).font('Helvetica').fontSize(8.5);
+      for (const caution of cautionsFor('weld')) pdf.text(`• ${caution.title}. ${said(caution.text)}`);
+      pdf.moveDown(0.4).fillColor('#555').text(DEFERENCE);
+    },
+  );
 }
 
 function settingsText({ input, plan: { settings, totalTime, waitTime } }: WeldPlanView): string {
