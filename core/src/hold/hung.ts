@@ -10,6 +10,9 @@ export interface GapPlace {
   normal: Point;
 }
 
+/** mm. The gap beside a door or a lid that is aimed at where nobody says otherwise; common practice, no published source. */
+export const USUAL_GAP = 4;
+
 const SHARES = [0.85, 0.5, 0.15] as const;
 const UPRIGHT = ['upper', 'middle', 'lower'] as const;
 const ALONG = ['rear', 'middle', 'front'] as const;

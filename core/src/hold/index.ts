@@ -24,4 +24,4 @@ export {
   type ProposedBrace,
   type Tube,
 } from './propose.ts';
-export { gapPlaces, shimsFor, type GapPlace } from './hung.ts';
+export { gapPlaces, shimsFor, USUAL_GAP, type GapPlace } from './hung.ts';

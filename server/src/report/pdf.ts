@@ -4,11 +4,11 @@ import { boxOf, type Point, type Ring } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { inUnits } from '@aspecta/core/units';
 import { CELL_CODES, signOf, type ThicknessMap } from '@aspecta/core/survey';
-import { pdfOf } from '../files/pdf.ts';
+import { pdfOf, POINTS_PER_MM } from '../files/pdf.ts';
 import type { Inspection, PanelReport } from './inspection.ts';
 import { panelSentences, percent, stateWords, type Reader } from './words.ts';
 
-const MM = 72 / 25.4;
+const MM = POINTS_PER_MM;
 const PAGE = { width: 210 * MM, height: 297 * MM, margin: 16 * MM };
 const WIDTH = PAGE.width - 2 * PAGE.margin;
 const MAP_HEIGHT = 52 * MM;

@@ -7,13 +7,12 @@ import CarHead from '../car/CarHead.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitCheckbox from '../kit/KitCheckbox.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { dayOf, timeOf } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
+import ReasonForm from '../shell/ReasonForm.vue';
 import Waiting from '../shell/Waiting.vue';
 import { groupsOf, sectionOf, type FaceGroup } from './closeScene.ts';
 import CoatForm from './CoatForm.vue';
@@ -63,12 +62,8 @@ function lastChance({ open }: FaceGroup): string {
 const names = (group: FaceGroup) =>
   group.open.map(({ panel }) => panelOf(load.data.value!.plan, panel).name).join(', ');
 const overruling = ref<string | null>(null);
-const reason = ref('');
 async function overrule(repair: string, why: string): Promise<void> {
-  if (await close.overrule({ repair, reason: why })) {
-    overruling.value = null;
-    reason.value = '';
-  }
+  if (await close.overrule({ repair, reason: why })) overruling.value = null;
 }
 const now = Date.now();
 function nextOf({ next, grit }: CoatView): string {
@@ -157,15 +152,16 @@ const done = () => {
                   >
                 </template>
                 <template v-else-if="repair.bare.length > 0 && session.canWork">
-                  <form v-if="overruling === repair.id" class="stack" @submit.prevent="overrule(repair.id, reason)">
-                    <KitField v-slot="{ bind }" label="Why it may be shut bare" :error="form.errors['reason']"
-                      ><KitInput v-bind="bind" v-model="reason"
-                    /></KitField>
-                    <div class="row">
-                      <KitButton submit small :disabled="reason.trim() === ''">Shut it for this reason</KitButton>
-                      <KitButton small plain @click="overruling = null">Cancel</KitButton>
-                    </div>
-                  </form>
+                  <ReasonForm
+                    v-if="overruling === repair.id"
+                    label="Why it may be shut bare"
+                    act="Shut it for this reason"
+                    keep="Cancel"
+                    :error="form.errors['reason'] ?? null"
+                    :busy="form.busy.value"
+                    @give="overrule(repair.id, $event)"
+                    @cancel="overruling = null"
+                  />
                   <KitButton v-else small plain @click="overruling = repair.id">It may be shut bare …</KitButton>
                 </template>
               </div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
 import type { FitRoundInput, FitView } from '@aspecta/contract/fit';
+import { USUAL_GAP } from '@aspecta/core/hold';
 import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
@@ -20,15 +21,12 @@ const draft = reactive<{ gaps: Record<string, string>; flush: Record<string, str
 });
 const beside = reactive<{ name: string; gap: string; wanted: string }[]>([]);
 const wrong = ref<Record<string, string>>({});
-/** mm. The gap beside a door or a lid that is aimed at; common practice, no published source. */
-const USUAL_GAP = 4;
 const addBeside = () => beside.push({ name: '', gap: '', wanted: units.typed(USUAL_GAP) });
-const notALength = () => `Type a length in ${units.word.value}.`;
 function typed() {
   const bad: Record<string, string> = {};
   const read = (field: string, text: string): number => {
     const mm = units.read(text);
-    if (mm === null) bad[field] = notALength();
+    if (mm === null) bad[field] = units.noLength();
     return mm ?? 0;
   };
   const readings = props.view.places.flatMap(({ id }) => {

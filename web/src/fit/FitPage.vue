@@ -9,8 +9,6 @@ import RepairChoice from '../car/RepairChoice.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import CautionList from '../shell/CautionList.vue';
 import { get, post, put, remove } from '../shell/api.ts';
@@ -18,6 +16,7 @@ import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
+import ReasonForm from '../shell/ReasonForm.vue';
 import Waiting from '../shell/Waiting.vue';
 import FitForm from './FitForm.vue';
 import FitResult from './FitResult.vue';
@@ -50,15 +49,12 @@ const takeBack = (round: string) =>
   form.submit(async () => {
     view.value = await remove<FitView>(`${at}/rounds/${round}`);
   });
-const reason = ref('');
 const overruling = ref(false);
 async function overrule(why: string): Promise<void> {
   const done = await form.submit(async () => {
     view.value = await put<FitView>(`${at}/overruled`, { reason: why });
   });
-  if (!done) return;
-  overruling.value = false;
-  reason.value = '';
+  if (done) overruling.value = false;
 }
 const next = computed(() => {
   if (!view.value || !last.value) return null;
@@ -116,15 +112,16 @@ const sentence = computed(() => {
                 <KitButton small plain @click="overrule('')">Not after all</KitButton>
               </p>
               <template v-else-if="last && !last.result.good">
-                <form v-if="overruling" class="stack" @submit.prevent="overrule(reason)">
-                  <KitField v-slot="{ bind }" label="Why it is welded as it fits now" :error="form.errors['reason']"
-                    ><KitInput v-bind="bind" v-model="reason"
-                  /></KitField>
-                  <div class="row">
-                    <KitButton submit small :disabled="reason.trim() === ''">Weld it for this reason</KitButton>
-                    <KitButton small plain @click="overruling = false">Cancel</KitButton>
-                  </div>
-                </form>
+                <ReasonForm
+                  v-if="overruling"
+                  label="Why it is welded as it fits now"
+                  act="Weld it for this reason"
+                  keep="Cancel"
+                  :error="form.errors['reason'] ?? null"
+                  :busy="form.busy.value"
+                  @give="overrule"
+                  @cancel="overruling = false"
+                />
                 <KitButton v-else small plain @click="overruling = true">It is good enough …</KitButton>
               </template>
             </template>

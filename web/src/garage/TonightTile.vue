@@ -6,6 +6,7 @@ import { belowVehicle } from '../car/belowVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import { saidNothing } from '../job/useJob.ts';
 import { slotsOf, tonightOf } from '../plan/planScene.ts';
+import { CLOCK, shopClock } from '../plan/shopClock.ts';
 import { get, put } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { hours } from '../shell/units.ts';
@@ -24,10 +25,9 @@ async function look(): Promise<void> {
   }
 }
 onMounted(look);
-const written = (options: Intl.DateTimeFormatOptions) => (iso: string) =>
-  new Date(iso).toLocaleString('en-GB', { timeZone: view.value?.timeZone ?? 'UTC', ...options });
+const written = shopClock(() => view.value?.timeZone);
 const dayText = written({ weekday: 'long', day: 'numeric', month: 'long' });
-const clockText = written({ hour: '2-digit', minute: '2-digit' });
+const clockText = written(CLOCK);
 const slots = computed(() => tonightOf(slotsOf(view.value?.steps ?? [], dayText)));
 const done = (step: TonightStep) =>
   form.submit(async () => {

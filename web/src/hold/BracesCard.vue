@@ -3,10 +3,9 @@ import { ref } from 'vue';
 import type { BraceView, HoldView } from '@aspecta/contract/hold';
 import { OFF_CORNER, USUAL_TUBE, type ProposedBrace } from '@aspecta/core/hold';
 import KitButton from '../kit/KitButton.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { newId } from '../shell/newId.ts';
+import ReasonForm from '../shell/ReasonForm.vue';
 import { dayOf, useUnits } from '../shell/units.ts';
 import { letterOf } from './holdScene.ts';
 import type { Hold } from './useHold.ts';
@@ -26,12 +25,8 @@ const inside = () => props.view.braces.filter(({ outAt }) => outAt === null);
 const fitIt = ({ figure: at, ends, cut }: ProposedBrace) =>
   props.hold.fit({ id: newId(), figure: at, ends, length: cut });
 const leaving = ref<BraceView | null>(null);
-const reason = ref('');
-async function out(brace: BraceView): Promise<void> {
-  if (await props.hold.unfit(brace.id, reason.value)) {
-    leaving.value = null;
-    reason.value = '';
-  } else leaving.value = brace;
+async function out(brace: BraceView, reason = ''): Promise<void> {
+  leaving.value = (await props.hold.unfit(brace.id, reason)) ? null : brace;
 }
 </script>
 
@@ -102,15 +97,16 @@ async function out(brace: BraceView): Promise<void> {
               }}</KitButton>
             </span>
           </div>
-          <form v-if="leaving?.id === brace.id" class="stack" @submit.prevent="out(brace)">
-            <KitField v-slot="{ bind }" label="Why it comes out before the check" :error="form.errors['reason']"
-              ><KitInput v-bind="bind" v-model="reason"
-            /></KitField>
-            <div class="row">
-              <KitButton submit small>Out, for this reason</KitButton>
-              <KitButton small plain @click="leaving = null">Leave it in</KitButton>
-            </div>
-          </form>
+          <ReasonForm
+            v-if="leaving?.id === brace.id"
+            label="Why it comes out before the check"
+            act="Out, for this reason"
+            keep="Leave it in"
+            :error="form.errors['reason'] ?? null"
+            :busy="form.busy.value"
+            @give="out(brace, $event)"
+            @cancel="leaving = null"
+          />
         </li>
       </ul>
     </template>

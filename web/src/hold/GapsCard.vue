@@ -2,7 +2,7 @@
 import { computed, reactive, ref } from 'vue';
 import type { GapView, HoldView } from '@aspecta/contract/hold';
 import { panelOf, type BodyPlan } from '@aspecta/core/body';
-import { gapPlaces } from '@aspecta/core/hold';
+import { gapPlaces, USUAL_GAP } from '@aspecta/core/hold';
 import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
@@ -20,22 +20,19 @@ const parts = computed(() => props.plan.frame?.hung ?? []);
 const hung = ref(parts.value[0]?.id ?? '');
 const part = computed(() => parts.value.find(({ id }) => id === hung.value)!);
 const places = computed(() => gapPlaces(panelOf(props.plan, part.value.panel)));
-/** mm. The gap that is aimed at where nobody says otherwise; common practice, no published source. */
-const USUAL_GAP = 4;
 const draft = reactive<Record<string, string>>({});
 const wanted = ref(units.typed(USUAL_GAP));
 const shims = ref(units.unit.value === 'in' ? '1/32, 1/16, 1/8' : '1, 2, 3');
 const wrong = ref<Record<string, string>>({});
-const notALength = () => `Type a length in ${units.word.value}.`;
 function read(): { readings: { place: string; gap: number; wanted: number }[]; shims: number[] } | null {
   const bad: Record<string, string> = {};
   const aim = units.read(wanted.value);
-  if (aim === null) bad['wanted'] = notALength();
+  if (aim === null) bad['wanted'] = units.noLength();
   const readings = places.value.flatMap(({ id }) => {
     const text = (draft[id] ?? '').trim();
     if (text === '') return [];
     const gap = units.read(text);
-    if (gap === null) bad[id] = notALength();
+    if (gap === null) bad[id] = units.noLength();
     return gap === null ? [] : [{ place: id, gap, wanted: aim ?? USUAL_GAP }];
   });
   const stock = shims.value
@@ -43,7 +40,7 @@ function read(): { readings: { place: string; gap: number; wanted: number }[]; s
     .map((one) => one.trim())
     .filter((one) => one !== '')
     .map((one) => units.read(one));
-  if (stock.includes(null)) bad['shims'] = `${notALength()} Put commas between them.`;
+  if (stock.includes(null)) bad['shims'] = `${units.noLength()} Put commas between them.`;
   if (readings.length < 3 && Object.keys(bad).length === 0)
     bad['readings'] = 'Read at least three places, on more than one edge.';
   wrong.value = bad;

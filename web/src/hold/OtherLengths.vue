@@ -23,7 +23,7 @@ async function keep(): Promise<void> {
   const mm = units.read(text.value);
   const from = kind.value === 'height' ? at.value : name.value.trim();
   wrong.value = {
-    ...(mm === null ? { length: `Type a length in ${units.word.value}.` } : {}),
+    ...(mm === null ? { length: units.noLength() } : {}),
     ...(from === '' ? { name: 'Say what it is that you measure, so that you find it again.' } : {}),
   };
   if (mm === null || from === '') return;

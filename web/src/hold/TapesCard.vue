@@ -51,8 +51,7 @@ watch([asked, () => props.round.id], () => {
 async function keep(): Promise<void> {
   if (!asked.value) return;
   const mm = units.read(text.value);
-  wrong.value =
-    mm === null ? `Type a length in ${units.word.value}, as ${units.unit.value === 'in' ? '42 3/8' : '1076'}.` : null;
+  wrong.value = mm === null ? units.noLength() : null;
   if (mm === null) return;
   const [from, to] = asked.value;
   if (!(await props.hold.tape(props.round.id, { id: newId(), kind: 'tape', from, to, length: mm }))) return;

@@ -15,6 +15,7 @@ import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import { hoursText } from './hoursText.ts';
 import { barsChart, slotsOf, tonightOf } from './planScene.ts';
+import { CLOCK, shopClock } from './shopClock.ts';
 import WorkerForm from './WorkerForm.vue';
 
 /* Tonight, the weeks ahead, and when it is ready: the steps of the job in the hours that people have. */
@@ -26,12 +27,10 @@ const load = useLoad(async (again) => {
   return { vehicle, view };
 });
 const view = computed(() => load.data.value!.view);
-const zone = computed(() => view.value.timeZone);
-const written = (options: Intl.DateTimeFormatOptions) => (iso: string) =>
-  new Date(iso).toLocaleString('en-GB', { timeZone: zone.value, ...options });
+const written = shopClock(() => view.value.timeZone);
 const dayText = written({ weekday: 'short', day: 'numeric', month: 'short' });
 const longDay = written({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
-const clockText = written({ hour: '2-digit', minute: '2-digit' });
+const clockText = written(CLOCK);
 const slots = computed(() => slotsOf(view.value.steps, dayText));
 const tonight = computed(() => tonightOf(slots.value));
 const days = computed(() =>

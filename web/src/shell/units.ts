@@ -45,6 +45,8 @@ export function useUnits() {
   /** The unit of a bare number, as labels name it. */
   const word = computed(() => (unit.value === 'in' ? 'inches' : 'mm'));
   const person = computed(() => unitsOf(session.current?.shop));
+  /** What is said of something that is no length. */
+  const noLength = () => `Type a length in ${word.value}, as ${unit.value === 'in' ? '42 3/8' : '1076'}.`;
   /** A sentence of the server or the core, which speak of mm, µm and °C, as this shop reads it. */
   const said = (text: string) => sentence(text, person.value);
   /** Coatings: as they are read, the word of a bare number, and what one means that was typed. */
@@ -85,6 +87,7 @@ export function useUnits() {
     heat,
     typed,
     read,
+    noLength,
     length,
     sheet,
     sheetDoubt,
