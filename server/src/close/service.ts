@@ -63,7 +63,10 @@ export class CloseService {
             coats: of(coats),
             finds: of(finds).filter(({ closed }) => !closed),
             welds,
-            overruled,
+            // A reason holds for the decision for which it was given.
+            overruled: overruled.filter((row) =>
+              repairs.some((repair) => repair.id === row.repairId && row.at >= repair.decidedAt),
+            ),
           },
         ];
       }),

@@ -1,12 +1,16 @@
 import { EntitySchema } from 'typeorm';
 import type { FitReading, NeighbourGap } from '@aspecta/core/fit';
+import type { Point } from '@aspecta/core/geometry';
 import { belongsTo, flag, json, key, moment, ref, text } from '../db/columns.ts';
+
+/** A reading with where its place lay that day: the line may be changed afterwards. */
+export type KeptReading = FitReading & { at: Point };
 
 /** A trial fit: what was read at the joints and at what hangs beside them. */
 export interface FitRow {
   id: string;
   repairId: string;
-  readings: FitReading[];
+  readings: KeptReading[];
   neighbours: NeighbourGap[];
   note: string;
   /** All was within its limits, by the joints of that day. */

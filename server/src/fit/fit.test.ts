@@ -73,6 +73,20 @@ describe('trial fits of a repair', () => {
     expect((await view(id)).ready).toBe(false);
   });
 
+  it('end with the decision: decided again, its readings and its reason hold nothing up and let nothing through', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const repair = await decided(here.owner, vehicle, 'patch');
+    await tried(repair.id, await view(repair.id), () => 5).expect(201);
+    await here.owner.put(`/repairs/${repair.id}/fit/overruled`, { reason: 'nobody sees it there' }).expect(200);
+    const again = { choice: 'make', reason: 'all of it', done: false, version: repair.version };
+    await here.owner.put(`/repairs/${repair.id}`, again).expect(200);
+    const now = await view(repair.id);
+    expect(now.overruled).toBeNull();
+    expect(now.ready).toBe(false);
+    const { steps } = (await here.owner.get(`/vehicles/${vehicle}/job`).expect(200)).body as JobView;
+    expect(steps.find(({ id }) => id === `${repair.id} fit`)?.share ?? 0).toBe(0);
+  });
+
   it('of the other side are shown, with what it took', async () => {
     const vehicle = await vehicleOf(here.owner);
     const ring = [

@@ -2,6 +2,7 @@ import { In, IsNull, type DataSource } from 'typeorm';
 import type { FitOverrule, FitRoundInput, FitRoundView, FitView } from '@aspecta/contract/fit';
 import type { JointsView } from '@aspecta/contract/repair';
 import { layerOf, panelOf, type Panel } from '@aspecta/core/body';
+import { between } from '@aspecta/core/geometry';
 import { fitPlaces, fitRound, isOpen, wantedGap, type FitPlace } from '@aspecta/core/fit';
 import type { OptionId } from '@aspecta/core/verdict';
 import { whereOnJoint } from '@aspecta/core/weld';
@@ -11,7 +12,7 @@ import { notFound, ServerProblem } from '../http/problems.ts';
 import type { OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import type { JointService } from '../repair/service.ts';
-import { RepairEntity } from '../verdict/entities.ts';
+import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { FitEntity, FitOverruleEntity, type FitRow } from './entities.ts';
 
@@ -29,11 +30,13 @@ export class FitService {
 
   async view(caller: Caller, repairId: string): Promise<FitView> {
     const { repair, vehicle } = await this.verdicts.own(caller, repairId);
-    const [joints, rows, overruled] = await Promise.all([
+    const [joints, rows, said] = await Promise.all([
       this.joints.view(caller, repairId),
       this.rows(repairId),
       this.db.getRepository(FitOverruleEntity).findOneBy({ repairId }),
     ]);
+    // A reason holds for the decision for which it was given.
+    const overruled = said && said.at >= repair.decidedAt ? said : null;
     const panel = panelOf(vehicle.plan, repair.panel);
     const fitted = fitOf(joints, panel);
     const rounds = rows.map((row) => roundView(row, fitted));
@@ -60,20 +63,20 @@ export class FitService {
     const { vehicle } = await this.verdicts.own(caller, repairId);
     const view = await this.view(caller, repairId);
     input.readings.forEach(({ place }, i) => {
-      if (!view.places.some(({ id }) => id === place))
+      if (!placeOf(view, place))
         throw new ServerProblem(
           'invalid',
           'This place is not there any more: the line or a joint was changed. Look at the places again.',
           `readings[${i}].place`,
         );
     });
-    const fitted: Fitted = view;
     const known = await this.db.getRepository(FitEntity).findOneBy({ id: input.id });
     if (known && known.repairId !== repairId) throw notFound('trial fit');
     if (!known)
       await changeOf(this.db, vehicle.id, async (manager) => {
-        const { good } = fitRound({ ...fitted, ...input });
-        const row = { ...input, repairId, good, by: caller.name, at: new Date() };
+        const { good } = fitRound({ ...view, ...input });
+        const readings = input.readings.map((reading) => ({ ...reading, at: placeOf(view, reading.place)!.at }));
+        const row = { ...input, readings, repairId, good, by: caller.name, at: new Date() };
         await manager.createQueryBuilder().insert().into(FitEntity).values(row).orIgnore().execute();
         const name = panelOf(vehicle.plan, view.panel).name;
         await record(manager, caller, vehicle.id, 'fit', `Trial fit ${view.rounds.length + 1} of ${name}`);
@@ -115,7 +118,8 @@ export class FitService {
   async refuseUnfit(caller: Caller, repairId: string, field: string): Promise<void> {
     if (!(await this.db.getRepository(FitEntity).existsBy({ repairId }))) return;
     const { ready, rounds } = await this.view(caller, repairId);
-    if (!ready)
+    // Of an earlier line nothing may be left to go by.
+    if (!ready && (rounds.at(-1)?.readings.length ?? 0) > 0)
       throw new ServerProblem(
         'invalid',
         `Trial fit ${rounds.length} is not good yet. Try it again under Fit, or say there why it is welded as it is.`,
@@ -124,20 +128,23 @@ export class FitService {
   }
 
   /** Repairs of these that fit, as far as that was tried: 1, or half-way there; those that were not tried are left out. */
-  async shares(repairs: readonly string[]): Promise<ReadonlyMap<string, number>> {
+  async shares(repairs: readonly Pick<RepairRow, 'id' | 'decidedAt'>[]): Promise<ReadonlyMap<string, number>> {
     if (repairs.length === 0) return new Map();
+    const repairId = In(repairs.map(({ id }) => id));
     const [rows, overruled] = await Promise.all([
       this.db.getRepository(FitEntity).find({
-        where: { repairId: In([...repairs]) },
-        select: { id: true, repairId: true, good: true },
+        where: { repairId },
+        select: { id: true, repairId: true, good: true, at: true },
         order: { at: 'ASC' },
       }),
-      this.db.getRepository(FitOverruleEntity).findBy({ repairId: In([...repairs]) }),
+      this.db.getRepository(FitOverruleEntity).findBy({ repairId }),
     ]);
+    const isOfDecision = (row: { repairId: string; at: Date }) =>
+      repairs.some(({ id, decidedAt }) => id === row.repairId && row.at >= decidedAt);
     return new Map([
       // The last trial fit of each counts.
-      ...rows.map(({ repairId, good }): [string, number] => [repairId, good ? 1 : TRIED]),
-      ...overruled.map(({ repairId }): [string, number] => [repairId, 1]),
+      ...rows.filter(isOfDecision).map(({ repairId: id, good }): [string, number] => [id, good ? 1 : TRIED]),
+      ...overruled.filter(isOfDecision).map((row): [string, number] => [row.repairId, 1]),
     ]);
   }
 
@@ -181,9 +188,19 @@ const fitOf = ({ joints, piece, layer }: JointsView, panel: Panel): Fitted => ({
   thickness: layerOf(panel, layer).thickness,
 });
 
+/** mm. A place that lies farther off than that is another one, whatever its name. */
+const SAME_PLACE = 5;
+const placeOf = ({ places }: Pick<Fitted, 'places'>, id: string): FitPlace | undefined =>
+  places.find((place) => place.id === id);
+
 /** What was read at places that are not there any more says nothing. */
 function roundView({ id, readings, neighbours, note, by, at }: FitRow, fitted: Fitted): FitRoundView {
-  const still = readings.filter(({ place }) => fitted.places.some((one) => one.id === place));
+  const still = readings
+    .filter((reading) => {
+      const place = placeOf(fitted, reading.place);
+      return place && between(place.at, reading.at) < SAME_PLACE;
+    })
+    .map(({ at: _at, ...reading }) => reading);
   return {
     ...{ id, readings: still, neighbours, note, by },
     at: at.toISOString(),

@@ -17,7 +17,7 @@ export const fit: Station = {
   addresses: (house) => [{ router: fitRoutes(house.the(FitService)) }],
   standing: async (house, vehicles) => {
     const repairs = await cutInRepairs(house.db, vehicles, (choice) => !keepsPanel(choice));
-    const tried = await house.the(FitService).shares(repairs.map(({ id }) => id));
+    const tried = await house.the(FitService).shares(repairs);
     return new Map(
       vehicles.map(({ id }): [string, StationStanding] => {
         const own = repairs.filter((row) => row.vehicleId === id);

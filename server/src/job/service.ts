@@ -59,7 +59,7 @@ export class JobService {
   async gatheredAll(vehicles: readonly OwnVehicle[], now: Date): Promise<ReadonlyMap<string, Gathered>> {
     const { hold, fits, closes } = this.others;
     const [held, closings] = await Promise.all([hold.heldOf(vehicles), closes.closings(vehicles)]);
-    const repairs = [...closings.values()].flatMap((closing) => closing.repairs.map(({ id }) => id));
+    const repairs = [...closings.values()].flatMap((closing) => closing.repairs);
     return gather(this.db, vehicles, {
       now,
       held: new Map([...held].map(([id, one]) => [id, sharesOf(one)])),
