@@ -4,19 +4,9 @@ import type { CloseView, FaceView, ProductView } from '@aspecta/contract/close';
 import type { JobView } from '@aspecta/contract/job';
 import { weldDefaults, type WeldPlanView } from '@aspecta/contract/weld';
 import { isHot } from '@aspecta/core/weld';
-import { decided, houseWithCar, vehicleOf } from '../testing/house.ts';
+import { ON_SILL, decided, houseWithCar, vehicleOf } from '../testing/house.ts';
 
 const here = houseWithCar();
-const SILL = {
-  panel: 'sill-l',
-  layer: 'outer',
-  ring: [
-    [300, 20],
-    [420, 20],
-    [420, 90],
-    [300, 90],
-  ],
-};
 const view = async (vehicle: string) =>
   (await here.owner.get(`/vehicles/${vehicle}/close`).expect(200)).body as CloseView;
 const coat = (vehicle: string, faces: readonly FaceView[], over: object = {}) =>
@@ -32,7 +22,7 @@ const coat = (vehicle: string, faces: readonly FaceView[], over: object = {}) =>
   });
 const inHollow = ({ faces }: CloseView) => faces.filter(({ kind }) => kind === 'hollow');
 async function welded(vehicle: string) {
-  const repair = await decided(here.owner, vehicle, 'patch', SILL);
+  const repair = await decided(here.owner, vehicle, 'patch', ON_SILL);
   const laid = (await here.owner.put(`/repairs/${repair.id}/weld`, { ...weldDefaults, version: 0 }).expect(200))
     .body as WeldPlanView;
   await here.owner.post(`/repairs/${repair.id}/weld/acknowledge`).expect(200);
@@ -46,7 +36,7 @@ describe('faces of a car', () => {
   it('none as long as nothing is decided; those of the hollows as soon as a sill is to be cut', async () => {
     const vehicle = await vehicleOf(here.owner);
     expect(await view(vehicle)).toMatchObject({ faces: [], repairs: [] });
-    await decided(here.owner, vehicle, 'patch', SILL);
+    await decided(here.owner, vehicle, 'patch', ON_SILL);
     const now = await view(vehicle);
     expect(inHollow(now)).toHaveLength(4);
     expect(inHollow(now).every(({ state, drains }) => state === 'bare' && drains.length > 0)).toBe(true);
@@ -99,7 +89,7 @@ describe('faces of a car', () => {
 describe('a repair that is called done', () => {
   it('is not asked for the faces that stay in reach; what it has shut bare is said', async () => {
     const vehicle = await vehicleOf(here.owner);
-    const repair = await decided(here.owner, vehicle, 'patch', SILL);
+    const repair = await decided(here.owner, vehicle, 'patch', ON_SILL);
     expect((await view(vehicle)).faces.some(({ kind }) => kind === 'outside')).toBe(true);
     const done = { choice: 'patch', reason: 'a test decision', done: true, version: repair.version };
     await here.owner.put(`/repairs/${repair.id}`, done).expect(200);
@@ -112,7 +102,7 @@ describe('a repair that is called done', () => {
 describe('coats', () => {
   it('say from when and until when the next one may go on, twice as long at 10 °C; too cold is refused', async () => {
     const vehicle = await vehicleOf(here.owner);
-    await decided(here.owner, vehicle, 'patch', SILL);
+    await decided(here.owner, vehicle, 'patch', ON_SILL);
     const [first, second] = inHollow(await view(vehicle));
     await coat(vehicle, [first!]).expect(201);
     const now = (await coat(vehicle, [second!], { celsius: 10, humidity: 90, steel: 9 }).expect(201)).body as CloseView;
@@ -133,7 +123,7 @@ describe('coats', () => {
 
   it('of a product of the shop, whose figures of that day stay when it is changed', async () => {
     const vehicle = await vehicleOf(here.owner);
-    await decided(here.owner, vehicle, 'patch', SILL);
+    await decided(here.owner, vehicle, 'patch', ON_SILL);
     const product = {
       id: randomUUID(),
       name: 'Two-pack grey',

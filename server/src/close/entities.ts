@@ -1,19 +1,13 @@
 import { EntitySchema } from 'typeorm';
-import type { CoatKind } from '@aspecta/core/close';
+import type { CoatInput } from '@aspecta/contract/close';
+import type { CoatProduct } from '@aspecta/core/close';
 import { belongsTo, decimal, flag, json, key, maybe, moment, ref, text, version, whole } from '../db/columns.ts';
 
 /** A product of the shop, with the hours of its maker. */
-export interface ProductRow {
+export interface ProductRow extends CoatProduct {
   id: string;
   shopId: string;
   name: string;
-  kind: CoatKind;
-  hours: number;
-  latest: number | null;
-  least: number;
-  coverage: number;
-  weldThrough: boolean;
-  grit: number | null;
   version: number;
 }
 export const ProductEntity = new EntitySchema<ProductRow>({
@@ -35,21 +29,9 @@ export const ProductEntity = new EntitySchema<ProductRow>({
 });
 
 /** A coat on some faces. The figures of its product are kept as they were that day. */
-export interface CoatRow {
-  id: string;
+export interface CoatRow extends CoatInput, Pick<CoatProduct, 'kind' | 'hours' | 'latest' | 'least' | 'grit'> {
   vehicleId: string;
-  faces: string[];
-  product: string;
   name: string;
-  kind: CoatKind;
-  hours: number;
-  latest: number | null;
-  least: number;
-  grit: number | null;
-  celsius: number;
-  humidity: number | null;
-  steel: number | null;
-  note: string;
   by: string;
   at: Date;
 }

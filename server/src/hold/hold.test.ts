@@ -6,7 +6,7 @@ import { weldDefaults } from '@aspecta/contract/weld';
 import type { WeldPlanView } from '@aspecta/contract/weld';
 import { bodyPlan, panelOf } from '@aspecta/core/body';
 import { apart, gapPlaces } from '@aspecta/core/hold';
-import { decided, houseWithCar, vehicleOf } from '../testing/house.ts';
+import { ON_SILL, decided, houseWithCar, vehicleOf } from '../testing/house.ts';
 
 const here = houseWithCar();
 const view = async (vehicle = here.vehicle) =>
@@ -37,16 +37,6 @@ const finish = (vehicle: string, round: string, version: number) =>
     kept: null,
     version,
   });
-const SILL = {
-  panel: 'sill-l',
-  layer: 'outer',
-  ring: [
-    [300, 20],
-    [420, 20],
-    [420, 90],
-    [300, 90],
-  ],
-};
 
 describe('the measurements of a car', () => {
   it('say which tape comes next, until a figure is whole, and name one that was misread', async () => {
@@ -133,7 +123,7 @@ describe('the measurements of a car', () => {
 describe('braces', () => {
   it('are proposed for a sill that is decided, come out after the check, or for a reason', async () => {
     const vehicle = await vehicleOf(here.owner);
-    await decided(here.owner, vehicle, 'patch', SILL);
+    await decided(here.owner, vehicle, 'patch', ON_SILL);
     const first = await begin(vehicle);
     await takeAll(vehicle, first, 'door-l');
     await finish(vehicle, first, 1).expect(200);

@@ -152,6 +152,18 @@ export const squareAt = (u: number, v: number, side: number): [number, number][]
   [u, v + side],
 ];
 
+/** Damage on a sill, which carries load and is hollow. */
+export const ON_SILL = {
+  panel: 'sill-l',
+  layer: 'outer',
+  ring: [
+    [300, 20],
+    [420, 20],
+    [420, 90],
+    [300, 90],
+  ],
+};
+
 /** A zone that somebody has decided on. */
 export async function decided(
   visitor: Visitor,

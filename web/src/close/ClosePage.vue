@@ -201,11 +201,6 @@ h2 {
 .grow p {
   margin: 0.15rem 0;
 }
-.plain {
-  list-style: none;
-  padding: 0;
-  margin: 0.4rem 0;
-}
 .face {
   padding: 0.35rem 0;
   border-bottom: 1px solid var(--line);
@@ -213,6 +208,10 @@ h2 {
 }
 .coats {
   margin: 0 0 0 1.9rem;
+}
+.coats > li {
+  border: 0;
+  padding: 0;
 }
 .state {
   font-weight: 600;

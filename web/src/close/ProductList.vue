@@ -162,11 +162,6 @@ const FIELDS = ['name', 'kind', 'hours', 'latest', 'least', 'coverage', 'grit'];
 </template>
 
 <style scoped>
-.plain {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-}
 .pair {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));

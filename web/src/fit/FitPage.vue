@@ -160,11 +160,6 @@ const sentence = computed(() => {
   font-size: 1.15rem;
   margin: 0;
 }
-.plain {
-  list-style: none;
-  padding: 0;
-  margin: 0.3rem 0;
-}
 h3 {
   font-size: 1.05rem;
   margin: 0;

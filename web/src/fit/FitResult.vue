@@ -81,13 +81,4 @@ h3 {
 p {
   margin: 0.2rem 0;
 }
-.plain {
-  list-style: none;
-  padding: 0;
-  margin: 0.3rem 0;
-}
-.plain li {
-  padding: 0.3rem 0;
-  border-bottom: 1px solid var(--line);
-}
 </style>

@@ -114,15 +114,6 @@ async function out(brace: BraceView, reason = ''): Promise<void> {
 </template>
 
 <style scoped>
-.plain {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-}
-.plain li {
-  padding: 0.5rem 0;
-  border-bottom: 1px solid var(--line);
-}
 h2 {
   font-size: 1.05rem;
   margin: 0.4rem 0 0;

@@ -148,15 +148,6 @@ const stubborn = (set: GapView) =>
 </template>
 
 <style scoped>
-.plain {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-}
-.plain li {
-  padding: 0.35rem 0;
-  border-bottom: 1px solid var(--line);
-}
 .places {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(8.5rem, 1fr));

@@ -124,15 +124,6 @@ const signed = (mm: number) => `${mm > 0 ? '+' : mm < 0 ? '−' : ''}${units.len
 </template>
 
 <style scoped>
-.plain {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-}
-.plain li {
-  padding: 0.35rem 0;
-  border-bottom: 1px solid var(--line);
-}
 h2 {
   font-size: 1.05rem;
   margin: 0.6rem 0 0;

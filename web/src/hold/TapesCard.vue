@@ -163,13 +163,7 @@ const said = (mm: number) => units.length(mm);
 .alarm {
   color: var(--alarm);
 }
-.plain {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-}
 .plain li {
-  border-bottom: 1px solid var(--line);
   min-height: 44px;
 }
 .moved h2 {

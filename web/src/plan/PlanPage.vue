@@ -181,12 +181,4 @@ const anybody = computed(() => view.value.workers.length > 0);
   margin-top: 1.5rem;
   max-width: 900px;
 }
-.plain {
-  list-style: none;
-  padding: 0;
-}
-.plain li {
-  padding: 0.3rem 0;
-  border-bottom: 1px solid var(--line);
-}
 </style>

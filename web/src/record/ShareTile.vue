@@ -89,12 +89,7 @@ const holds = ({ revokedAt, expiresAt }: ShareView) => !revokedAt && Date.parse(
 .link {
   overflow-wrap: anywhere;
 }
-.plain {
-  list-style: none;
-  padding: 0;
-}
 .plain li {
-  border-bottom: 1px solid var(--line);
   min-height: 44px;
 }
 </style>

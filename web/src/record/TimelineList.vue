@@ -88,12 +88,6 @@ h2 {
   font-size: 1.05rem;
   margin: 0.6rem 0 0.2rem;
 }
-.plain {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-  max-width: 1000px;
-}
 .plain li {
   display: grid;
   grid-template-columns: 3.5rem 9rem 1fr;
