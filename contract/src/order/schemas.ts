@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import { ORDER_STATES } from '@aspecta/core/order';
-import type { OrderMove } from './index.ts';
+import { ARRIVAL_OUTCOMES, ARRIVAL_POINTS, ORDER_STATES } from '@aspecta/core/order';
+import type { ArrivalInput, OrderMove, ParcelInput } from './index.ts';
 
 /* What may come in, by field. */
 /** A day of the calendar: 2026-02-30 is none. */
@@ -62,3 +62,36 @@ export const orderMoveSchema = Joi.object<OrderMove>({
   version: Joi.number().integer().required(),
 });
 export const orderBackSchema = Joi.object<{ version: number }>({ version: Joi.number().integer().required() });
+const note = Joi.string().trim().allow('').max(500).default('');
+export const parcelSchema = Joi.object<ParcelInput>({
+  id: Joi.string().guid().required(),
+  maker: Joi.string().trim().min(1).max(80).required(),
+  lines: Joi.array()
+    .items(Joi.object({ id: Joi.string().guid().required(), version: Joi.number().integer().required(), price: money }))
+    .min(1)
+    .max(50)
+    .unique('id')
+    .required(),
+  carriage: money,
+  on: day.required(),
+  due: day.allow(null).default(null),
+  note,
+});
+export const arrivalSchema = Joi.object<ArrivalInput>({
+  points: Joi.object(Object.fromEntries(ARRIVAL_POINTS.map((point) => [point, Joi.boolean()]))).required(),
+  thickness: Joi.number().greater(0).max(20).allow(null).required(),
+  short: Joi.number().min(0).max(2000).required(),
+  outcome: Joi.valid(...ARRIVAL_OUTCOMES).required(),
+  hours: Joi.number().min(0).max(100).required(),
+  on: day.required(),
+  note,
+  credit: Joi.number().integer().min(0).max(10_000_000).allow(null).default(null),
+  again: Joi.object({
+    maker: Joi.string().trim().min(1).max(80).required(),
+    price: money,
+    carriage: money,
+  })
+    .allow(null)
+    .default(null),
+  version: Joi.number().integer().required(),
+});

@@ -10,6 +10,7 @@ export {
   type JobRepair,
   type JobStep,
   type Link,
+  type OrderedPart,
   type OwnStep,
   type StepKind,
 } from './types.ts';

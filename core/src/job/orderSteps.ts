@@ -1,5 +1,5 @@
 import { isAwaited } from '../order/index.ts';
-import type { JobHouse, JobRepair, JobStep, StepKind } from './types.ts';
+import type { JobHouse, JobStep, OrderedPart, StepKind } from './types.ts';
 
 /** What is bought: ordered, on its way, and held against the car when it is here. */
 export function orderSteps(
@@ -8,13 +8,13 @@ export function orderSteps(
     name,
     panel,
     repair,
-    order: { state, leadHours },
+    order: { state, leadHours, reworkHours = 0 },
     house,
   }: {
     name: string;
     panel: string | null;
     repair: string | null;
-    order: NonNullable<JobRepair['order']>;
+    order: OrderedPart;
     house: JobHouse;
   },
 ): JobStep[] {
@@ -46,5 +46,14 @@ export function orderSteps(
       share: state === 'checked' || state === 'fitted' ? 1 : 0,
       after: [{ id: `${of} delivery`, why: 'It has to be here.' }],
     }),
+    ...(reworkHours > 0
+      ? [
+          step('rework', 'put right what was found on the part', {
+            hours: reworkHours,
+            share: state === 'fitted' ? 1 : 0,
+            after: [{ id: `${of} check`, why: 'The check has shown what is wrong with it.' }],
+          }),
+        ]
+      : []),
   ];
 }

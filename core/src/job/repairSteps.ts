@@ -160,7 +160,7 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
       path: cut,
       after: [
         link(['look'], 'Its size is known when the rough cut has shown the edge of the sound metal.'),
-        link(['check'], 'It is cut from the part that was checked.'),
+        link(['rework', 'check'], 'It is cut from the part that was checked and put right.'),
       ],
     },
   );

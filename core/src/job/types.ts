@@ -11,6 +11,7 @@ export const STEP_KINDS = [
   'baseline',
   'brace',
   'check',
+  'rework',
   'strip',
   'open',
   'look',
@@ -64,6 +65,13 @@ export interface JobStep {
   path: string;
 }
 
+/** What is bought, as the job needs it: how far it has come, when it is here, the work on it before it can be used. */
+export interface OrderedPart {
+  state: OrderState;
+  leadHours: number;
+  reworkHours?: number;
+}
+
 /** A repair that was decided, as the job needs it. */
 export interface JobRepair {
   id: string;
@@ -75,7 +83,7 @@ export interface JobRepair {
   /** What those hours consist of, by the names of the counted work. */
   work: readonly { name: string; hours: number }[];
   /** The bought panel's line; null where nothing is bought. */
-  order: { state: OrderState; leadHours: number } | null;
+  order: OrderedPart | null;
   /** Shares that were ticked: of its fasteners opened, of its weld plan done; null where there is none. */
   opened: number | null;
   welded: number | null;
@@ -105,7 +113,7 @@ export interface JobInput {
   body: BodyPlan;
   repairs: readonly JobRepair[];
   /** What is ordered that belongs to no repair: brackets, sheet, wire, paint. */
-  parts?: readonly { id: string; title: string; order: NonNullable<JobRepair['order']> }[];
+  parts?: readonly { id: string; title: string; order: OrderedPart }[];
   /** Finds that are open. */
   finds: readonly { id: string; panel: string; text: string }[];
   /** Panels with damage of which nothing is decided. */

@@ -6,6 +6,7 @@ export const ORDER_STATES = [
   'back-order',
   'arrived',
   'checked',
+  'kept',
   'fitted',
   'returned',
   'withdrawn',
@@ -17,8 +18,9 @@ const NEXT: Readonly<Record<OrderState, readonly OrderState[]>> = {
   ordered: ['confirmed', 'back-order', 'arrived', 'withdrawn'],
   confirmed: ['back-order', 'arrived', 'withdrawn'],
   'back-order': ['confirmed', 'arrived', 'withdrawn'],
-  arrived: ['checked', 'returned'],
-  checked: ['fitted', 'returned'],
+  arrived: ['checked', 'kept', 'returned'],
+  checked: ['fitted', 'kept', 'returned'],
+  kept: [],
   fitted: [],
   returned: ['ordered'],
   withdrawn: ['wanted'],
@@ -28,7 +30,10 @@ const NEXT: Readonly<Record<OrderState, readonly OrderState[]>> = {
 export const nextStates = (state: OrderState): readonly OrderState[] => NEXT[state];
 
 /** Is nothing more to come of this line? */
-export const isOver = (state: OrderState): boolean => ['fitted', 'returned', 'withdrawn'].includes(state);
+export const isOver = (state: OrderState): boolean => ['fitted', 'kept', 'returned', 'withdrawn'].includes(state);
+
+/** Does the line no longer serve what it was ordered for: withdrawn, sent back, or kept for its sheet? */
+export const isGone = (state: OrderState): boolean => ['kept', 'returned', 'withdrawn'].includes(state);
 
 /** Is it not yet here and looked at: wanted, on its way, or arrived and not checked? */
 export const isToCome = (state: OrderState): boolean => state === 'wanted' || state === 'arrived' || isAwaited(state);

@@ -7,7 +7,8 @@ import { panelState, withoutFormerCoating, type Reading } from '@aspecta/core/su
 import { KeptByRevision } from '../db/kept.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
-import { isLate, type OrderService } from '../order/service.ts';
+import type { OrderService } from '../order/service.ts';
+import { isLate } from '../order/view.ts';
 import type { Workshop } from '../station.ts';
 import type { ReadingService } from '../survey/readings.ts';
 import type { ZoneService } from '../survey/zones.ts';

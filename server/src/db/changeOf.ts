@@ -27,6 +27,21 @@ export async function changeOf<T>(
   );
 }
 
+/** The same for several vehicles at once; their rows are taken in one order, so that two such changes never wait for each other. */
+export async function changeOfAll<T>(
+  db: DataSource,
+  vehicleIds: readonly string[],
+  work: (manager: EntityManager) => Promise<T>,
+): Promise<T> {
+  const ids = [...new Set(vehicleIds)].sort();
+  return inTurn(ids[0] ?? '', () =>
+    db.transaction('READ COMMITTED', async (manager) => {
+      for (const id of ids) await manager.query('UPDATE vehicle SET revision = revision + 1 WHERE id = ?', [id]);
+      return work(manager);
+    }),
+  );
+}
+
 /** One change of a shop's own things at a time: people, house rules, plans. */
 export async function changeOfShop<T>(
   db: DataSource,

@@ -1,5 +1,5 @@
 import { In, IsNull, Not, type DataSource } from 'typeorm';
-import type { HeldShares, JobInput, JobRepair } from '@aspecta/core/job';
+import type { HeldShares, JobInput, JobRepair, OrderedPart } from '@aspecta/core/job';
 import { signOf } from '@aspecta/core/survey';
 import { isBought } from '@aspecta/core/verdict';
 import type { OwnVehicle } from '../garage/service.ts';
@@ -49,7 +49,7 @@ export async function gather(
   const vehicleId = In(vehicles.map(({ id }) => id));
   const [repairs, orders, offers, zones, finds, words, own, clocks] = await Promise.all([
     db.getRepository(RepairEntity).find({ where: { vehicleId, deletedAt: IsNull() }, order: { decidedAt: 'ASC' } }),
-    db.getRepository(OrderEntity).findBy({ vehicleId, state: Not(In(['withdrawn', 'returned'])) }),
+    db.getRepository(OrderEntity).findBy({ vehicleId, state: Not(In(['withdrawn', 'returned', 'kept'])) }),
     db.getRepository(OfferEntity).findBy({ vehicleId }),
     db.getRepository(ZoneEntity).find({
       where: { vehicleId, deletedAt: IsNull() },
@@ -81,7 +81,7 @@ export async function gather(
             parts: loose.map((order) => ({
               id: order.id,
               title: order.item ?? vehicle.plan.panels.find(({ id }) => id === order.panel)?.name ?? order.panel,
-              order: { state: order.state, leadHours: lead(order) },
+              order: partOf(order, lead),
             })),
             finds: of(finds)
               .filter(({ closed, sign }) => !closed && signOf(sign).weight > 0)
@@ -145,13 +145,20 @@ function jobRepair(
     done: Boolean(done),
     hours: hours.p50,
     work: work ?? [],
-    order: order ? { state: order.state, leadHours: lead(order) } : null,
+    order: order ? partOf(order, lead) : null,
     opened: fasteners > 0 ? Math.min(1, (ticked.fasteners.get(id) ?? 0) / fasteners) : null,
     welded: ticked.welds.get(id)?.share ?? null,
     fitted: fitted.get(id),
     coated: coated.get(id),
   };
 }
+
+/** What is bought, as the job needs it. */
+const partOf = (row: OrderRow, lead: (order: OrderRow) => number): OrderedPart => ({
+  state: row.state,
+  leadHours: lead(row),
+  reworkHours: row.arrival?.hours ?? 0,
+});
 
 /** Hours until it is here: by the day it is due, else as its maker quoted. */
 function leadHours(order: OrderRow, offers: readonly OfferRow[], now: Date): number {

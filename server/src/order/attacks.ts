@@ -31,4 +31,22 @@ export const attacks: readonly Attack[] = [
     path: ({ order }) => `/orders/${order}/keep`,
     body: () => ({ version: 99 }),
   },
+  {
+    name: 'an order checked',
+    method: 'post',
+    path: ({ order }) => `/orders/${order}/check`,
+    body: () => ({
+      ...{ points: {}, thickness: null, short: 0, outcome: 'fits', hours: 0 },
+      ...{ on: '2026-02-01', note: '', credit: null, again: null, version: 99 },
+    }),
+  },
+  {
+    name: 'orders sent together',
+    method: 'post',
+    path: () => '/orders/parcel',
+    body: ({ order }) => ({
+      ...{ id: '7f3b1b0a-3c5e-4a57-9b3c-0d8a2f0e6a11', maker: 'Harrow', carriage: 1, on: '2026-02-01', due: null },
+      ...{ lines: [{ id: order, version: 99, price: 1 }], note: '' },
+    }),
+  },
 ];

@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm';
-import type { OrderStep } from '@aspecta/contract/order';
+import type { ArrivalCheck, OrderStep } from '@aspecta/contract/order';
 import type { OrderState } from '@aspecta/core/order';
 import { belongsTo, day, decimal, json, key, maybe, moment, ref, text, version, whole } from '../db/columns.ts';
 
@@ -24,6 +24,10 @@ export interface OrderRow {
   /** Why what was wanted is not needed any more; null as long as it is. */
   unneeded: string | null;
   history: OrderStep[];
+  /** Shared by lines that were ordered together. */
+  parcel: string | null;
+  arrival: ArrivalCheck | null;
+  credit: number | null;
   version: number;
   createdAt: Date;
 }
@@ -46,6 +50,9 @@ export const OrderEntity = new EntitySchema<OrderRow>({
     note: text(500),
     unneeded: maybe(text(200)),
     history: json(),
+    parcel: maybe(ref()),
+    arrival: maybe(json()),
+    credit: maybe(whole()),
     version: version(),
     createdAt: moment(),
   },

@@ -1,14 +1,66 @@
 import { Router } from 'express';
-import { orderBackSchema, orderChangeSchema, orderMoveSchema, orderSchema } from '@aspecta/contract/order/schemas';
+import type { DataSource } from 'typeorm';
+import {
+  arrivalSchema,
+  orderBackSchema,
+  orderChangeSchema,
+  orderMoveSchema,
+  orderSchema,
+  parcelSchema,
+} from '@aspecta/contract/order/schemas';
 import { idOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
+import { csvOf, workbookOf } from '../files/table.ts';
+import type { PlanService } from '../plan/service.ts';
+import type { ShopService } from '../shop/service.ts';
+import { orderAdvice } from './advice.ts';
+import { checkArrival } from './arrivals.ts';
+import { orderSheet, orderTable } from './files.ts';
+import { orderTogether } from './parcels.ts';
 import type { OrderService } from './service.ts';
 
-export function orderRoutes(orders: OrderService): Router {
+interface Services {
+  db: DataSource;
+  orders: OrderService;
+  plans: PlanService;
+  shops: ShopService;
+}
+
+export function orderRoutes(services: Services): Router {
+  const { orders, shops } = services;
   const router = Router();
   router.get('/', async (request, response) => {
     response.json(await orders.list(callerOf(request)));
+  });
+  router.get('/advice', async (request, response) => {
+    response.json(await orderAdvice(services, callerOf(request)));
+  });
+  router.get('/orders.csv', async (request, response) => {
+    const file = csvOf(orderTable(await orders.list(callerOf(request))));
+    response.attachment('orders.csv').type('text/csv; charset=utf-8').send(file);
+  });
+  router.get('/orders.xlsx', async (request, response) => {
+    const file = await workbookOf({ Orders: orderTable(await orders.list(callerOf(request))) });
+    response.attachment('orders.xlsx').send(file);
+  });
+  router.get('/:id/order.pdf', async (request, response) => {
+    const caller = callerOf(request);
+    const [line, all, shop] = await Promise.all([
+      orders.line(caller, idOf(request)),
+      orders.list(caller),
+      shops.shop(caller),
+    ]);
+    const lines = line.parcel ? all.filter(({ parcel }) => parcel === line.parcel) : [line];
+    const on = line.history.find(({ state }) => state === 'ordered')?.on ?? line.history[0]!.on;
+    response.attachment('order.pdf').send(await orderSheet(lines, { shop: shop.name, on }));
+  });
+  router.post('/parcel', async (request, response) => {
+    response.json(await orderTogether(services, callerOf(request), parse(parcelSchema, request.body)));
+  });
+  router.post('/:id/check', async (request, response) => {
+    const input = parse(arrivalSchema, request.body);
+    response.json(await checkArrival(services, callerOf(request), idOf(request), input));
   });
   router.post('/', async (request, response) => {
     response.status(201).json(await orders.add(callerOf(request), parse(orderSchema, request.body)));

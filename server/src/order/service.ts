@@ -1,18 +1,20 @@
 import { randomUUID } from 'node:crypto';
 import { In, type DataSource, type EntityManager } from 'typeorm';
-import { ORDER_WORDS, type OrderLine, type OrderMove, type OrderStep } from '@aspecta/contract/order';
-import type { Shop } from '@aspecta/contract/shop';
+import type { OrderLine, OrderMove } from '@aspecta/contract/order';
 import type { Offer } from '@aspecta/contract/verdict';
-import { panelOf, type BodyPlan } from '@aspecta/core/body';
-import { isAwaited, isOver, landed, nextStates, type OrderState } from '@aspecta/core/order';
+import { panelOf } from '@aspecta/core/body';
+import { isAwaited, isGone, isOver, nextStates } from '@aspecta/core/order';
 import { changeOnce, changeVersioned } from '../db/change.ts';
-import { changeOf } from '../db/changeOf.ts';
+import { changeOf, changeOfAll } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
-import type { GarageService, OwnVehicle } from '../garage/service.ts';
+import type { GarageService } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
 import type { ShopService } from '../shop/service.ts';
 import { OrderEntity, type OrderRow } from './entities.ts';
+import { carsInParcel, reshare } from './parcels.ts';
+import { nameOf, step, viewOf, word } from './view.ts';
+import { wantedLine } from './wanted.ts';
 
 type Details = Pick<OrderRow, 'maker' | 'price' | 'quantity' | 'carriage' | 'due' | 'note'>;
 
@@ -54,18 +56,7 @@ export class OrderService {
   ): Promise<OrderLine> {
     const vehicle = await this.garage.own(caller, input.vehicleId);
     if (input.item === null) panelOf(vehicle.plan, input.panel);
-    const row: OrderRow = {
-      ...input,
-      id,
-      repairId: null,
-      currency: null,
-      taxRate: null,
-      unneeded: null,
-      state: 'wanted',
-      history: [step('wanted', today(), caller)],
-      version: 1,
-      createdAt: new Date(),
-    };
+    const row = wantedLine(caller, { ...input, id });
     await changeOf(this.db, vehicle.id, async (manager) => {
       if (await manager.existsBy(OrderEntity, { id })) return;
       await manager.insert(OrderEntity, row);
@@ -82,32 +73,18 @@ export class OrderService {
     offer: Offer,
   ): Promise<void> {
     const known = await manager.findBy(OrderEntity, { repairId: repair.id });
-    // What was withdrawn or sent back is ordered anew where it is wanted again.
-    const open = known.find(({ state }) => !['withdrawn', 'returned'].includes(state));
+    // What was withdrawn, kept as sheet or sent back is ordered anew where it is wanted again.
+    const open = known.find(({ state }) => !isGone(state));
     if (open) {
       await manager.update(OrderEntity, { id: open.id }, { unneeded: null, version: open.version + 1 });
       return;
     }
-    await manager.insert(OrderEntity, {
-      id: randomUUID(),
-      vehicleId: repair.vehicleId,
-      repairId: repair.id,
-      panel: repair.panel,
-      item: null,
-      maker: offer.maker,
-      price: offer.price,
-      quantity: 1,
-      carriage: offer.carriage,
-      currency: null,
-      taxRate: null,
-      unneeded: null,
-      state: 'wanted',
-      due: null,
-      note: '',
-      history: [step('wanted', today(), caller)],
-      version: 1,
-      createdAt: new Date(),
-    });
+    const { id: repairId, vehicleId, panel } = repair;
+    const { maker, price, carriage } = offer;
+    await manager.insert(
+      OrderEntity,
+      wantedLine(caller, { vehicleId, repairId, panel, item: null, maker, price, carriage }),
+    );
   }
 
   /** The repair was decided otherwise: what stands in the book for it is offered for withdrawal, never withdrawn by itself. */
@@ -155,13 +132,18 @@ export class OrderService {
         'state',
       );
     }
-    await changeOf(this.db, line.vehicleId, async (manager) => {
+    await changeOfAll(this.db, await carsInParcel(this.db, line.parcel, line.vehicleId), async (manager) => {
       const changes = {
         state,
         due: due ?? line.due,
-        history: [...line.history, { ...step(state, on, caller, note), ...(due ? { dueBefore: line.due } : {}) }],
+        history: [
+          ...line.history,
+          { ...step(state, on, caller, note), ...(due ? { dueBefore: line.due, promised: due } : {}) },
+        ],
         // What has been ordered keeps the price of its day, whatever the house rules say later.
         ...(state === 'ordered' ? { currency: shop.currency, taxRate: shop.taxRate } : {}),
+        // What is wanted anew stands in no parcel any more.
+        ...(state === 'wanted' ? { parcel: null } : {}),
       };
       await changeVersioned(manager, {
         target: OrderEntity,
@@ -170,6 +152,7 @@ export class OrderService {
         changes,
         current: () => this.line(caller, id),
       });
+      if (line.parcel && isGone(state) && isAwaited(line.state)) await reshare(manager, line.parcel);
       await record(
         manager,
         caller,
@@ -189,9 +172,11 @@ export class OrderService {
     if (line.version === version + 1) return line;
     if (line.version === version && !before)
       throw new ServerProblem('invalid', 'This line has not moved yet; there is nothing to take back.', 'state');
-    await changeOf(this.db, line.vehicleId, async (manager) => {
+    await changeOfAll(this.db, await carsInParcel(this.db, line.parcel, line.vehicleId), async (manager) => {
       const history = line.history.slice(0, -1);
       const slip = line.history.at(-1);
+      const unordered = !history.some(({ state }) => state === 'ordered');
+      const together = line.parcel ? await manager.findBy(OrderEntity, { parcel: line.parcel }) : [];
       await changeVersioned(manager, {
         target: OrderEntity,
         id,
@@ -200,70 +185,30 @@ export class OrderService {
           state: before?.state ?? line.state,
           history,
           ...(slip?.dueBefore === undefined ? {} : { due: slip.dueBefore }),
-          // What is not ordered any more follows the house rules again.
-          ...(history.some(({ state }) => state === 'ordered') ? {} : { currency: null, taxRate: null }),
+          ...slip?.was,
+          // What was seen and credited belongs to the step that is taken back.
+          ...(['checked', 'kept', 'returned'].includes(line.state) ? { arrival: null, credit: null } : {}),
+          // What is not ordered any more follows the house rules again, and stands in no parcel.
+          ...(unordered ? { currency: null, taxRate: null, parcel: null } : {}),
         },
         current: () => this.line(caller, id),
       });
+      if (line.parcel)
+        await reshare(
+          manager,
+          line.parcel,
+          together.reduce((sum, { carriage }) => sum + carriage, 0),
+        );
       await record(manager, caller, line.vehicleId, 'order', `${line.panelName}: ${word(line.state)} taken back`);
     });
     return this.line(caller, id);
   }
 
-  private async line(caller: Caller, id: string): Promise<OrderLine> {
+  /** A line of the book, as far as it is the caller's. */
+  async line(caller: Caller, id: string): Promise<OrderLine> {
     const row = await this.db.manager.findOneBy(OrderEntity, { id });
     if (!row) throw notFound('order line');
     const [vehicle, shop] = await Promise.all([this.garage.own(caller, row.vehicleId), this.shops.shop(caller)]);
     return viewOf(row, vehicle, shop);
   }
-}
-
-const today = () => new Date().toISOString().slice(0, 10);
-const step = (state: OrderState, on: string, caller: Caller, note = ''): OrderStep => ({
-  state,
-  on,
-  by: caller.name,
-  ...(note ? { note } : {}),
-});
-const word = (state: OrderState) => ORDER_WORDS[state].toLowerCase();
-
-/** What a line is for: a panel of the body, or what somebody has called it. */
-export const nameOf = ({ item, panel }: Pick<OrderRow, 'item' | 'panel'>, plan: BodyPlan): string =>
-  item ?? panelOf(plan, panel).name;
-
-/** Is a panel on its way and past its day? */
-export const isLate = (row: Pick<OrderRow, 'state' | 'due'>): boolean =>
-  isAwaited(row.state) && row.due !== null && row.due < today();
-
-function viewOf(row: OrderRow, vehicle: OwnVehicle, shop: Shop): OrderLine {
-  const taxRate = row.taxRate ?? shop.taxRate;
-  const price = landed({
-    lines: [{ price: row.price, quantity: row.quantity }],
-    carriage: row.carriage,
-    taxRate,
-    taxOnCarriage: true,
-  });
-  return {
-    id: row.id,
-    vehicleId: row.vehicleId,
-    vehicle: vehicle.nickname,
-    repairId: row.repairId,
-    panel: row.panel,
-    panelName: nameOf(row, vehicle.plan),
-    maker: row.maker,
-    price: row.price,
-    quantity: row.quantity,
-    carriage: row.carriage,
-    landed: price.total,
-    currency: row.currency ?? shop.currency,
-    taxRate,
-    state: row.state,
-    next: [...nextStates(row.state)],
-    due: row.due,
-    late: isLate(row),
-    note: row.note,
-    unneeded: isOver(row.state) ? null : row.unneeded,
-    history: row.history,
-    version: row.version,
-  };
 }

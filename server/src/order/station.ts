@@ -1,20 +1,32 @@
 import { In } from 'typeorm';
-import { isAwaited, isOver, isToCome } from '@aspecta/core/order';
+import { isAwaited, isGone, isOver, isToCome } from '@aspecta/core/order';
 import type { NextStep } from '@aspecta/contract/garage';
 import type { Chapter, Station, StationStanding } from '../station.ts';
 import { URGENCY } from '../board/urgency.ts';
 import { GarageService, type OwnVehicle } from '../garage/service.ts';
+import { PlanService } from '../plan/service.ts';
 import { ShopService } from '../shop/service.ts';
 import { OrderEntity, type OrderRow } from './entities.ts';
 import { orderRoutes } from './routes.ts';
-import { isLate, nameOf, OrderService } from './service.ts';
+import { OrderService } from './service.ts';
+import { isLate, nameOf } from './view.ts';
 
 /** What is awaited, from whom, and what it costs. */
 export const order: Station = {
   name: 'order',
   entities: [OrderEntity],
   serve: (house) => [new OrderService(house.db, house.the(GarageService), house.the(ShopService))],
-  addresses: (house) => [{ at: '/orders', router: orderRoutes(house.the(OrderService)) }],
+  addresses: (house) => [
+    {
+      at: '/orders',
+      router: orderRoutes({
+        db: house.db,
+        orders: house.the(OrderService),
+        plans: house.the(PlanService),
+        shops: house.the(ShopService),
+      }),
+    },
+  ],
   standing: async ({ db }, vehicles) => {
     const rows = await db.manager.findBy(OrderEntity, { vehicleId: In(vehicles.map(({ id }) => id)) });
     return new Map(
@@ -39,7 +51,7 @@ export const order: Station = {
 };
 
 function standingOf(vehicle: OwnVehicle, rows: readonly OrderRow[]): StationStanding {
-  const kept = rows.filter(({ state }) => state !== 'withdrawn' && state !== 'returned');
+  const kept = rows.filter(({ state }) => !isGone(state));
   const needless = rows.filter((row) => row.unneeded !== null && !isOver(row.state));
   const awaited = rows.filter((row) => isAwaited(row.state));
   const late = awaited.filter(isLate);

@@ -2,7 +2,7 @@ import type { DataSource } from 'typeorm';
 import type { PlannedStep, PlanView, TonightStep, TonightView, Worker, WorkerInput } from '@aspecta/contract/plan';
 import { Problem } from '@aspecta/core';
 import { jobSteps } from '@aspecta/core/job';
-import type { CalendarInput } from '@aspecta/core/plan';
+import type { Calendar, CalendarInput, CalendarTask } from '@aspecta/core/plan';
 import { note } from '../account/audit.ts';
 import { changeOnce } from '../db/change.ts';
 import { changeOfShop } from '../db/changeOf.ts';
@@ -31,8 +31,21 @@ const WEEK_HOURS = 168;
 /** Steps of all cars that are planned at once while somebody waits. */
 const MOST_TASKS = 300;
 
+const NOT_ENOUGH = 'A year of these hours is not enough for the work of all cars: add hours or people.';
+
+/** What is left of all cars, as it is planned at once; hours of the plan count from `now`. */
+export interface Together {
+  now: Date;
+  open: readonly { vehicle: OwnVehicle; steps: readonly StepView[]; tasks: readonly CalendarTask[] }[];
+  timeZone: string;
+  workers: number;
+  /** Null where there is nothing to plan, or nobody to do it. */
+  input: CalendarInput | null;
+  problem: string | null;
+}
+
 /** Steps of two cars may bear the same name. */
-const nameIn = ({ id }: Pick<OwnVehicle, 'id'>, step: string) => `${id} ${step}`;
+export const nameIn = ({ id }: Pick<OwnVehicle, 'id'>, step: string) => `${id} ${step}`;
 
 const stepOf = ({ id, kind, title, repair, panel, path, waits, state, needs: tools, hours, waitsFor }: StepView) => ({
   ...{ id, kind, title, repair, panel, path, waits, state, needs: tools, hours },
@@ -122,57 +135,64 @@ export class PlanService {
     return calendarFile(nickname, plan);
   }
 
-  /** What comes next over all cars of the shop: who works on one of them does not work on another. */
-  async tonight(caller: Caller): Promise<TonightView> {
+  /** All that is left of all cars as one plan's tasks, with who is there for them; nothing where there is nothing to plan. */
+  async together(caller: Caller): Promise<Together> {
     const now = new Date();
     const [vehicles, workers, timeZone] = await Promise.all([
       this.services.garage.all(caller),
       this.workers(caller),
       this.timeZone(caller),
     ]);
-    const empty: TonightView = { timeZone, workers: workers.length, steps: [], problem: null };
     const open = await this.openOf(vehicles, now);
-    if (open.length === 0) return empty;
+    const none = { now, open, timeZone, workers: workers.length, input: null };
+    if (open.length === 0) return { ...none, problem: null };
     if (workers.every(({ week }) => week.every((day) => day.length === 0)))
-      return { ...empty, problem: 'Say who works when: then every step gets its evening.' };
+      return { ...none, problem: 'Say who works when: then every step gets its evening.' };
+    const input: CalendarInput = {
+      tasks: open.flatMap(({ tasks }) => tasks),
+      people: Object.fromEntries(workers.map((worker) => [worker.name, windowsOf(worker, now, timeZone)])),
+      resources: { welder: 1 },
+    };
+    return { ...none, input, problem: null };
+  }
+
+  /** The plan of all cars at once; null where a year is not enough for it. */
+  async planned(caller: Caller, input: CalendarInput): Promise<Calendar | null> {
     try {
-      const plan = await this.services.bench.run(
-        'planAll',
-        {
-          tasks: open.flatMap(({ tasks }) => tasks),
-          people: Object.fromEntries(workers.map((worker) => [worker.name, windowsOf(worker, now, timeZone)])),
-          resources: { welder: 1 },
-        },
-        caller.personId,
-      );
-      const at = (hour: number) => new Date(now.getTime() + hour * HOUR).toISOString();
-      const steps = open.flatMap(({ vehicle, steps: own }) =>
-        own.map((step): TonightStep => {
-          const task = plan.tasks[nameIn(vehicle, step.id)]!;
-          return {
-            ...stepOf(step),
-            vehicle: vehicle.id,
-            nickname: vehicle.nickname,
-            by: task.by,
-            pieces: task.pieces.map(([from, to]): [string, string] => [at(from), at(to)]),
-            critical: 0,
-          };
-        }),
-      );
-      const until = new Date(now.getTime() + WEEK_HOURS * HOUR).toISOString();
-      return {
-        ...empty,
-        steps: steps
-          .filter(({ by, pieces }) => by !== null && pieces[0]![0] < until)
-          .sort((a, b) => a.pieces[0]![0].localeCompare(b.pieces[0]![0])),
-      };
+      return await this.services.bench.run('planAll', input, caller.personId);
     } catch (error) {
-      if (!(error instanceof Problem)) throw error;
-      return {
-        ...empty,
-        problem: 'A year of these hours is not enough for the work of all cars: add hours or people.',
-      };
+      if (error instanceof Problem) return null;
+      throw error;
     }
+  }
+
+  /** What comes next over all cars of the shop: who works on one of them does not work on another. */
+  async tonight(caller: Caller): Promise<TonightView> {
+    const { now, open, input, timeZone, workers, problem } = await this.together(caller);
+    const empty: TonightView = { timeZone, workers, steps: [], problem };
+    const plan = input && (await this.planned(caller, input));
+    if (!plan) return { ...empty, problem: input ? NOT_ENOUGH : problem };
+    const at = (hour: number) => new Date(now.getTime() + hour * HOUR).toISOString();
+    const steps = open.flatMap(({ vehicle, steps: own }) =>
+      own.map((step): TonightStep => {
+        const task = plan.tasks[nameIn(vehicle, step.id)]!;
+        return {
+          ...stepOf(step),
+          vehicle: vehicle.id,
+          nickname: vehicle.nickname,
+          by: task.by,
+          pieces: task.pieces.map(([from, to]): [string, string] => [at(from), at(to)]),
+          critical: 0,
+        };
+      }),
+    );
+    const until = new Date(now.getTime() + WEEK_HOURS * HOUR).toISOString();
+    return {
+      ...empty,
+      steps: steps
+        .filter(({ by, pieces }) => by !== null && pieces[0]![0] < until)
+        .sort((a, b) => a.pieces[0]![0].localeCompare(b.pieces[0]![0])),
+    };
   }
 
   /** What is left of each car's job as tasks under names of their own; the first cars until as many as are planned at once. */

@@ -13,6 +13,7 @@ import { fit } from './012-fit.ts';
 import { recordKept } from './013-record.ts';
 import { item } from './014-item.ts';
 import { clock } from './015-clock.ts';
+import { parcel } from './016-parcel.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -31,6 +32,7 @@ export const volumes = [
   recordKept,
   item,
   clock,
+  parcel,
 ];
 
 /** All migrations, oldest first. */

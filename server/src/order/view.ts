@@ -1,0 +1,61 @@
+import { ORDER_WORDS, type OrderLine, type OrderStep } from '@aspecta/contract/order';
+import type { Shop } from '@aspecta/contract/shop';
+import { panelOf, type BodyPlan } from '@aspecta/core/body';
+import { isAwaited, isOver, landed, nextStates, type OrderState } from '@aspecta/core/order';
+import type { OwnVehicle } from '../garage/service.ts';
+import type { Caller } from '../http/session.ts';
+import type { OrderRow } from './entities.ts';
+
+export const today = () => new Date().toISOString().slice(0, 10);
+export const step = (state: OrderState, on: string, caller: Caller, note = ''): OrderStep => ({
+  state,
+  on,
+  by: caller.name,
+  ...(note ? { note } : {}),
+});
+export const word = (state: OrderState) => ORDER_WORDS[state].toLowerCase();
+
+/** What a line is for: a panel of the body, or what somebody has called it. */
+export const nameOf = ({ item, panel }: Pick<OrderRow, 'item' | 'panel'>, plan: BodyPlan): string =>
+  item ?? panelOf(plan, panel).name;
+
+/** Is a panel on its way and past its day? */
+export const isLate = (row: Pick<OrderRow, 'state' | 'due'>): boolean =>
+  isAwaited(row.state) && row.due !== null && row.due < today();
+
+export function viewOf(row: OrderRow, vehicle: OwnVehicle, shop: Shop): OrderLine {
+  const taxRate = row.taxRate ?? shop.taxRate;
+  const price = landed({
+    lines: [{ price: row.price, quantity: row.quantity }],
+    carriage: row.carriage,
+    taxRate,
+    taxOnCarriage: true,
+  });
+  return {
+    id: row.id,
+    vehicleId: row.vehicleId,
+    vehicle: vehicle.nickname,
+    repairId: row.repairId,
+    panel: row.panel,
+    panelName: nameOf(row, vehicle.plan),
+    maker: row.maker,
+    price: row.price,
+    quantity: row.quantity,
+    carriage: row.carriage,
+    landed: price.total,
+    currency: row.currency ?? shop.currency,
+    taxRate,
+    state: row.state,
+    next: [...nextStates(row.state)],
+    due: row.due,
+    late: isLate(row),
+    note: row.note,
+    unneeded: isOver(row.state) ? null : row.unneeded,
+    history: row.history,
+    parcel: row.parcel,
+    arrival: row.arrival,
+    credit: row.credit,
+    sheet: row.item === null ? (panelOf(vehicle.plan, row.panel).layers[0]?.thickness ?? null) : null,
+    version: row.version,
+  };
+}

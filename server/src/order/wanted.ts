@@ -1,0 +1,26 @@
+import { randomUUID } from 'node:crypto';
+import type { Caller } from '../http/session.ts';
+import type { OrderRow } from './entities.ts';
+import { step, today } from './view.ts';
+
+type Wanted = Pick<OrderRow, 'vehicleId' | 'panel' | 'item' | 'maker' | 'price' | 'carriage'> & Partial<OrderRow>;
+
+/** A line at the beginning of its way. */
+export const wantedLine = (caller: Caller, what: Wanted): OrderRow => ({
+  id: randomUUID(),
+  repairId: null,
+  quantity: 1,
+  currency: null,
+  taxRate: null,
+  unneeded: null,
+  state: 'wanted',
+  due: null,
+  note: '',
+  history: [step('wanted', today(), caller)],
+  parcel: null,
+  arrival: null,
+  credit: null,
+  version: 1,
+  createdAt: new Date(),
+  ...what,
+});
