@@ -1,7 +1,9 @@
-import type { OrderState } from '@aspecta/core/order';
+import type { ArrivalOutcome, OrderState } from '@aspecta/core/order';
+import { checkArrival } from '@aspecta/server/order/arrivals';
 import { OrderService } from '@aspecta/server/order/service';
 import { dayAt, type Chapter } from './chapter.ts';
 
+type Move = [OrderState, number, number?];
 interface Order {
   panel: string;
   item?: string | null;
@@ -10,21 +12,52 @@ interface Order {
   quantity: number;
   carriage: number;
   note: string;
-  moves: [OrderState, number, number?][];
+  moves: Move[];
+  /** What was seen when it arrived, and what became of it. */
+  check?: {
+    on: number;
+    points: string[];
+    wrong?: string[];
+    thickness?: number;
+    outcome: ArrivalOutcome;
+    hours?: number;
+    credit?: number;
+  };
+  after?: Move[];
 }
 
 /** What was ordered, and what became of it. */
 export const order: Chapter = async ({ house, owner, id: vehicleId, story }) => {
   const orders = house.the(OrderService);
-  for (const { moves, item = null, ...wanted } of story.orders as Order[]) {
+  for (const { moves, check, after = [], item = null, ...wanted } of story.orders as Order[]) {
     let line = await orders.add(owner, { ...wanted, item, vehicleId, due: null });
-    for (const [state, on, due] of moves)
-      line = await orders.move(owner, line.id, {
-        state,
-        on: dayAt(on),
-        due: due === undefined ? null : dayAt(due),
+    const go = async (steps: readonly Move[]) => {
+      for (const [state, on, due] of steps)
+        line = await orders.move(owner, line.id, {
+          state,
+          on: dayAt(on),
+          due: due === undefined ? null : dayAt(due),
+          note: '',
+          version: line.version,
+        });
+    };
+    await go(moves);
+    if (check)
+      line = await checkArrival({ db: house.db, orders }, owner, line.id, {
+        points: Object.fromEntries([
+          ...check.points.map((point) => [point, true]),
+          ...(check.wrong ?? []).map((point) => [point, false]),
+        ]) as Record<string, boolean>,
+        thickness: check.thickness ?? null,
+        short: 0,
+        outcome: check.outcome,
+        hours: check.hours ?? 0,
+        on: dayAt(check.on),
         note: '',
+        credit: check.credit ?? null,
+        again: null,
         version: line.version,
       });
+    await go(after);
   }
 };

@@ -196,10 +196,19 @@ test('one car from the first reading to the last stitch', async ({ page, house }
     await page.goto(`${house.url}/vehicles/${car}`);
     await expect(page.locator('[data-panel="boot-floor"]')).toHaveAttribute('aria-label', /panel is on its way/);
     await page.goto(`${house.url}/orders`);
-    for (const state of ['Arrived', 'Checked']) {
-      await line.getByRole('button', { name: state, exact: true }).click();
-      await line.getByRole('button', { name: `Note: ${state.toLowerCase()}` }).click();
-      await expect(line.locator('strong')).toHaveText(state);
-    }
+    await line.getByRole('button', { name: 'Arrived', exact: true }).click();
+    await line.getByRole('button', { name: 'Note: arrived' }).click();
+    await line.getByRole('button', { name: 'Check it against the car' }).click();
+    const check = page.getByRole('dialog');
+    await check
+      .getByRole('radiogroup', { name: 'For the right side of the car' })
+      .getByRole('radio', { name: 'Right' })
+      .check();
+    await check.getByLabel('Too short by, mm').fill('20');
+    await expect(check.getByRole('status')).toContainText('It is short');
+    await check.getByRole('radio', { name: 'Use it, after work on it' }).check();
+    await check.getByRole('button', { name: 'Note: use it, after work on it' }).click();
+    await expect(line).toContainText('Use it, after work on it: 2.0 h');
+    await expect(line.locator('strong').first()).toHaveText('Checked');
   });
 });

@@ -31,6 +31,7 @@ export function orderSteps(
     needs: [],
     closes: [],
     path: '../../orders',
+    recorded: true,
     ...over,
   });
   return [

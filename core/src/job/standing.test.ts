@@ -46,6 +46,16 @@ describe('how the steps stand', () => {
     expect(states(begun, said(), 0)).toEqual(['passed', 'ready', 'waits', 'waits']);
     expect(states(coat, said(['seal', { state: 'done', at: 0 }]), 0)).toEqual(['passed', 'passed', 'passed', 'done']);
   });
+  it('never takes a part as here because something later is begun: the order book knows better', () => {
+    const steps = [
+      step('order', { recorded: true }),
+      step('cut', { after: [after('order')] }),
+      step('make', { after: [after('cut'), after('order')] }),
+    ];
+    const begun = steps.map((entry) => (entry.id === 'cut' ? { ...entry, share: 0.3 } : entry));
+    expect(states(begun, said(), 0)).toEqual(['ready', 'waits', 'waits']);
+    expect(states(begun, said(['cut', { state: 'done', at: 0 }]), 0)).toEqual(['ready', 'done', 'waits']);
+  });
   it('takes nothing of another repair as passed: the outer one was only begun too early', () => {
     const steps = [
       step('inner weld', { repair: 'inner' }),

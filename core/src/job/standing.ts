@@ -11,7 +11,7 @@ export interface StepWord {
 
 /**
  * done: said, or known from its station. passed: something that comes after it is begun, so it was done or left out
- * without a note. skipped, blocked: said. running: nobody works on it and it goes on by itself. waits: for other
+ * without a note; never what the order book knows. skipped, blocked: said. running: nobody works on it and it goes on by itself. waits: for other
  * steps, or for hours to pass. ready: it can be done now.
  */
 export const STEP_STATES = ['done', 'passed', 'skipped', 'blocked', 'running', 'waits', 'ready'] as const;
@@ -59,7 +59,7 @@ function begunBehind(steps: readonly JobStep[], words: ReadonlyMap<string, StepW
     if (!isBegun) continue;
     for (const { id } of step.after) {
       const before = byId.get(id);
-      if (before && !apart(step, before)) passed.add(id);
+      if (before && !before.recorded && !apart(step, before)) passed.add(id);
     }
   }
   return passed;

@@ -59,6 +59,8 @@ export interface JobStep {
   needs: string[];
   /** Share that is known to be done, from what was ticked at the station itself; 1 is done. */
   share: number;
+  /** That share is written down elsewhere, in the order book: what comes later does not pass it. */
+  recorded?: true;
   /** Cavities that are shut for good by it. */
   closes: string[];
   /** Where it is done in the application, below the car. */

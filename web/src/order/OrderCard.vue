@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { ORDER_WORDS, type OrderLine } from '@aspecta/contract/order';
+import { ORDER_WORDS, OUTCOME_WORDS, type OrderLine, type OrderNeed } from '@aspecta/contract/order';
 import { isAwaited, isOver, type OrderState } from '@aspecta/core/order';
 import KitButton from '../kit/KitButton.vue';
+import KitCheckbox from '../kit/KitCheckbox.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitDate from '../kit/KitDate.vue';
 import KitField from '../kit/KitField.vue';
@@ -10,12 +11,20 @@ import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { post } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
-import { dayOf, percent, today, useUnits } from '../shell/units.ts';
+import { dayOf, hours, percent, today, useUnits } from '../shell/units.ts';
 import { isConflict } from '../shell/theirs.ts';
 import { useForm } from '../shell/useForm.ts';
+import ArrivalForm from './ArrivalForm.vue';
+import NeedText from './NeedText.vue';
 import OrderForm from './OrderForm.vue';
 
-const props = defineProps<{ line: OrderLine }>();
+const props = defineProps<{
+  line: OrderLine;
+  /** When it is needed, as long as it is wanted. */
+  need?: OrderNeed | undefined;
+  /** What else is in its parcel. */
+  together?: readonly OrderLine[];
+}>();
 const emit = defineEmits<{ changed: [] }>();
 const session = useSession();
 const units = useUnits();
@@ -27,6 +36,9 @@ const WAY: readonly OrderState[] = ['wanted', 'ordered', 'confirmed', 'arrived',
 const reached = computed(() => new Set(props.line.history.map((step) => step.state)));
 const asksDue = isAwaited;
 const editing = ref(false);
+const checking = ref(false);
+/** Where it can go at a tap; what becomes of a part that has just arrived is said when it is checked. */
+const ways = computed(() => (props.line.state === 'arrived' ? [] : props.line.next));
 const note = ref('');
 
 function go(state: OrderState): void {
@@ -46,13 +58,27 @@ async function send(verb: 'move' | 'back' | 'keep', body: object): Promise<void>
   going.value = null;
   emit('changed');
 }
-const move = () =>
-  send('move', {
-    state: going.value,
+/** Those of its parcel that can go the same way: a parcel is confirmed and arrives as one, or in parts. */
+const along = computed(() =>
+  (props.together ?? []).filter(
+    ({ id, next }) => id !== props.line.id && going.value !== null && next.includes(going.value),
+  ),
+);
+const all = ref(true);
+async function move(): Promise<void> {
+  const state = going.value;
+  const said = {
+    state,
     on: on.value,
-    due: going.value && asksDue(going.value) && due.value ? due.value : null,
+    due: state && asksDue(state) && due.value ? due.value : null,
     note: note.value,
+  };
+  const others = all.value && (state === 'confirmed' || state === 'arrived') ? along.value : [];
+  const done = await form.submit(async () => {
+    for (const { id, version } of others) await post(`/orders/${id}/move`, { ...said, version });
   });
+  if (done) await send('move', said);
+}
 /** How a line that is not needed any more comes to its end from here: withdrawn, or sent back when it has arrived. */
 const ending = computed(() => props.line.next.find((state) => state === 'withdrawn' || state === 'returned') ?? null);
 function endIt(): void {
@@ -71,6 +97,19 @@ const takeBack = () => send('back', {});
         }}{{ line.quantity > 1 ? ` · ${line.quantity} pieces` : '' }}
       </p>
       <p v-if="line.note" class="small">{{ line.note }}</p>
+      <p v-if="together && together.length > 1" class="small soft">
+        In one parcel with
+        {{
+          together
+            .filter(({ id }) => id !== line.id)
+            .map(({ panelName }) => panelName)
+            .join(', ')
+        }}
+      </p>
+      <NeedText v-if="need" :need="need" />
+      <p v-if="line.arrival" class="small">
+        {{ OUTCOME_WORDS[line.arrival.outcome] }}{{ line.arrival.hours > 0 ? `: ${hours(line.arrival.hours)}` : '' }}
+      </p>
     </div>
     <div class="price">
       <p class="mono big">{{ units.money(line.landed, line.currency) }}</p>
@@ -78,6 +117,7 @@ const takeBack = () => send('back', {});
         {{ units.money(line.price * line.quantity, line.currency) }} +
         {{ units.money(line.carriage, line.currency) }} carriage + {{ percent(line.taxRate) }} tax
       </p>
+      <p v-if="line.credit !== null" class="small">{{ units.money(line.credit, line.currency) }} came back for it</p>
     </div>
     <div class="state">
       <strong :class="{ alarm: line.late }">{{ ORDER_WORDS[line.state] }}{{ line.late ? ', late' : '' }}</strong>
@@ -104,10 +144,14 @@ const takeBack = () => send('back', {});
       </div>
     </KitNotice>
     <div v-if="session.canWork" class="acts row">
-      <KitButton small v-for="state in line.next" :key="state" :aria-pressed="going === state" @click="go(state)">
+      <KitButton v-if="line.state === 'arrived'" small main @click="checking = true"
+        >Check it against the car</KitButton
+      >
+      <KitButton small v-for="state in ways" :key="state" :aria-pressed="going === state" @click="go(state)">
         {{ state === 'withdrawn' ? 'Withdraw' : ORDER_WORDS[state] }}
       </KitButton>
       <KitButton small plain @click="editing = true">Change</KitButton>
+      <KitButton small plain :href="`/api/orders/${line.id}/order.pdf`">Order as PDF</KitButton>
       <KitButton v-if="line.history.length > 1" small plain :disabled="form.busy.value" @click="takeBack">
         Take “{{ ORDER_WORDS[line.state].toLowerCase() }}” back
       </KitButton>
@@ -125,6 +169,9 @@ const takeBack = () => send('back', {});
         :error="form.errors['note']"
         ><KitInput v-bind="bind" v-model="note"
       /></KitField>
+      <KitCheckbox v-if="along.length > 0 && (going === 'confirmed' || going === 'arrived')" v-model="all"
+        >The whole parcel: {{ along.map(({ panelName }) => panelName).join(', ') }} as well</KitCheckbox
+      >
       <KitButton submit main :disabled="form.busy.value">Note: {{ ORDER_WORDS[going].toLowerCase() }}</KitButton>
     </form>
     <KitNotice bad v-if="form.rest('due', 'note', 'on')">
@@ -137,6 +184,7 @@ const takeBack = () => send('back', {});
         }}{{ step.note ? `: ${step.note}` : '' }}
       </p>
     </KitCollapse>
+    <ArrivalForm v-if="checking" :line="line" @close="checking = false" @saved="emit('changed')" />
     <OrderForm v-if="editing" :line="line" @close="editing = false" @saved="emit('changed')" />
   </article>
 </template>

@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import type { GarageVehicle } from '@aspecta/contract/garage';
-import type { OrderLine } from '@aspecta/contract/order';
+import type { OrderAdvice, OrderLine } from '@aspecta/contract/order';
 import { isAwaited, isOver } from '@aspecta/core/order';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
+import KitField from '../kit/KitField.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitSelect from '../kit/KitSelect.vue';
 import CautionList from '../shell/CautionList.vue';
 import { get } from '../shell/api.ts';
 import { useInAddress } from '../shell/inAddress.ts';
@@ -13,8 +16,12 @@ import { useSession } from '../shell/session.ts';
 import { useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
+import BasketTile from './BasketTile.vue';
+import { inOrder } from './inOrder.ts';
+import MakersTile from './MakersTile.vue';
 import OrderCard from './OrderCard.vue';
 import OrderForm from './OrderForm.vue';
+import ParcelForm from './ParcelForm.vue';
 
 const session = useSession();
 const units = useUnits();
@@ -22,7 +29,14 @@ const load = useLoad(async () => {
   const [orders, vehicles] = await Promise.all([get<OrderLine[]>('/orders'), get<GarageVehicle[]>('/vehicles')]);
   return { orders, vehicles };
 });
+/** Takes a plan of all cars, and so comes after the lines. */
+const advice = useLoad(() => get<OrderAdvice>('/orders/advice'));
+const needOf = (line: OrderLine) => advice.data.value?.needs.find((need) => need.line === line.id);
+const refresh = () => Promise.all([load.reload(), advice.reload()]);
 const adding = ref(false);
+const sending = shallowRef<{ maker: string; carriage: number; lines: { line: OrderLine; price: number }[] } | null>(
+  null,
+);
 const FILTERS = [
   { value: 'open', label: 'Open' },
   { value: 'awaited', label: 'On the way' },
@@ -33,14 +47,26 @@ const filter = useInAddress<'open' | 'awaited' | 'all'>(
   () => 'open',
   () => FILTERS.map(({ value }) => value),
 );
+const car = useInAddress<string>(
+  'car',
+  () => '',
+  () => ['', ...(load.data.value?.vehicles ?? []).map(({ id }) => id)],
+);
 const shown = computed(() =>
-  (load.data.value?.orders ?? []).filter(
-    (line) => filter.value === 'all' || (filter.value === 'awaited' ? isAwaited(line.state) : !isOver(line.state)),
+  inOrder(load.data.value?.orders ?? [], advice.data.value?.needs).filter(
+    (line) =>
+      (car.value === '' || line.vehicleId === car.value) &&
+      (filter.value === 'all' || (filter.value === 'awaited' ? isAwaited(line.state) : !isOver(line.state))),
   ),
 );
 const late = computed(() => (load.data.value?.orders ?? []).filter((line) => line.late).length);
 const toPay = computed(() =>
   (load.data.value?.orders ?? []).filter((line) => line.state === 'wanted').reduce((sum, line) => sum + line.landed, 0),
+);
+const togetherWith = (line: OrderLine) =>
+  line.parcel === null ? [] : (load.data.value?.orders ?? []).filter(({ parcel }) => parcel === line.parcel);
+const wanted = computed(() =>
+  (load.data.value?.orders ?? []).filter(({ state, unneeded }) => state === 'wanted' && unneeded === null),
 );
 const onWay = computed(() => (load.data.value?.orders ?? []).filter((line) => isAwaited(line.state)));
 </script>
@@ -71,7 +97,26 @@ const onWay = computed(() => (load.data.value?.orders ?? []).filter((line) => is
           <p class="soft small">wanted and not yet ordered, landed</p>
         </div>
       </div>
-      <KitChips v-model="filter" legend="Show" hide-legend :options="FILTERS" />
+      <BasketTile
+        v-if="advice.data.value?.basket && wanted.length > 0"
+        :basket="advice.data.value.basket"
+        :lines="wanted"
+        @order="sending = $event"
+      />
+      <KitNotice v-if="wanted.length > 0 && advice.data.value?.problem">{{ advice.data.value.problem }}</KitNotice>
+      <KitNotice v-if="advice.error.value" bad
+        >By when to order could not be reckoned: {{ advice.error.value }}</KitNotice
+      >
+      <div class="row filters">
+        <KitChips v-model="filter" legend="Show" hide-legend :options="FILTERS" />
+        <KitField v-if="load.data.value.vehicles.length > 1" v-slot="{ bind }" label="Car"
+          ><KitSelect v-bind="bind" v-model="car">
+            <option value="">All cars</option>
+            <option v-for="one in load.data.value.vehicles" :key="one.id" :value="one.id">{{ one.nickname }}</option>
+          </KitSelect></KitField
+        >
+        <KitButton v-if="load.data.value.orders.length > 0" href="/api/orders/orders.xlsx">As a table</KitButton>
+      </div>
       <p v-if="shown.length === 0" class="tile empty soft">
         {{
           load.data.value.orders.length === 0
@@ -79,7 +124,17 @@ const onWay = computed(() => (load.data.value?.orders ?? []).filter((line) => is
             : 'Nothing of this kind.'
         }}
       </p>
-      <div class="lines"><OrderCard v-for="line in shown" :key="line.id" :line="line" @changed="load.reload()" /></div>
+      <div class="lines">
+        <OrderCard
+          v-for="line in shown"
+          :key="line.id"
+          :line="line"
+          :need="needOf(line)"
+          :together="togetherWith(line)"
+          @changed="refresh"
+        />
+      </div>
+      <MakersTile v-if="advice.data.value && advice.data.value.makers.length > 0" :makers="advice.data.value.makers" />
       <KitCollapse>
         <template #title>When a panel arrives</template>
         <CautionList step="arrival"
@@ -88,7 +143,8 @@ const onWay = computed(() => (load.data.value?.orders ?? []).filter((line) => is
           </li></CautionList
         >
       </KitCollapse>
-      <OrderForm v-if="adding" :vehicles="load.data.value.vehicles" @close="adding = false" @saved="load.reload()" />
+      <OrderForm v-if="adding" :vehicles="load.data.value.vehicles" @close="adding = false" @saved="refresh" />
+      <ParcelForm v-if="sending" v-bind="sending" @close="sending = null" @saved="refresh" />
     </main>
   </Waiting>
 </template>
@@ -108,6 +164,9 @@ const onWay = computed(() => (load.data.value?.orders ?? []).filter((line) => is
   gap: 0.75rem;
   margin: 1rem 0;
   max-width: 1100px;
+}
+.filters {
+  align-items: end;
 }
 .empty {
   margin-top: 1rem;

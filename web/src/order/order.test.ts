@@ -27,6 +27,10 @@ const line: OrderLine = {
   late: true,
   note: '',
   unneeded: null,
+  parcel: null,
+  arrival: null,
+  credit: null,
+  sheet: 1,
   history: [{ state: 'wanted', on: '2025-12-01', by: 'Ines' }],
   version: 3,
 };

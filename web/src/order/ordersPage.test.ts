@@ -24,6 +24,10 @@ const line = (id: string, over: Partial<OrderLine> = {}): OrderLine => ({
   late: false,
   note: '',
   unneeded: null,
+  parcel: null,
+  arrival: null,
+  credit: null,
+  sheet: 1,
   history: [],
   version: 1,
   ...over,
@@ -39,6 +43,7 @@ beforeEach(() => {
   document.body.innerHTML = '';
   server = new FakeServer()
     .on('GET /vehicles', cars)
+    .on('GET /orders/advice', { needs: [], basket: null, makers: [], problem: null })
     .on('GET /orders', [
       line('a'),
       line('b', { landed: 30_050 }),
@@ -67,13 +72,13 @@ describe('the order book', () => {
 
   it('shows what is open, on the way, or all', async () => {
     const page = await open();
-    expect(shown(page)).toEqual(['a', 'b', 'c', 'd']);
+    expect(shown(page)).toEqual(['c', 'a', 'b', 'd']);
     await page.get('input[value=awaited]').setValue(true);
     await flushPromises();
     expect(shown(page)).toEqual(['c', 'd']);
     await page.get('input[value=all]').setValue(true);
     await flushPromises();
-    expect(shown(page)).toEqual(['a', 'b', 'c', 'd', 'e', 'f']);
+    expect(shown(page)).toEqual(['c', 'a', 'b', 'd', 'e', 'f']);
   });
 
   it('says how it fills while it is empty', async () => {
