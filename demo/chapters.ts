@@ -9,6 +9,7 @@ import { joints } from './joints.ts';
 import { order } from './orders.ts';
 import { readings } from './readings.ts';
 import { offers } from './offers.ts';
+import { way } from './way.ts';
 import { zones } from './zones.ts';
 
 /** The story of a car in the order of the work; a station that has something to show adds its chapter. */
@@ -20,6 +21,7 @@ export const chapters: readonly Chapter[] = [
   decide,
   order,
   joints,
+  way,
   fit,
   hold,
   close,

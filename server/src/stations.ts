@@ -22,6 +22,7 @@ import type { Station } from './station.ts';
 import { survey } from './survey/station.ts';
 import { walk } from './survey/walkStation.ts';
 import { verdict } from './verdict/station.ts';
+import { way } from './way/station.ts';
 import { weld } from './weld/station.ts';
 import { whole } from './whole/station.ts';
 
@@ -42,6 +43,7 @@ export const stations: readonly Station[] = [
   whole,
   cut,
   joints,
+  way,
   fit,
   close,
   weld,

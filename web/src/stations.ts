@@ -18,6 +18,7 @@ import type { Station } from './station.ts';
 import { learnt, survey } from './survey/station.ts';
 import { verdict } from './verdict/station.ts';
 import { walk } from './walk/station.ts';
+import { way } from './way/station.ts';
 import { weld } from './weld/station.ts';
 import { whole } from './whole/station.ts';
 
@@ -34,6 +35,7 @@ export const stations: readonly Station[] = [
   order,
   cut,
   joints,
+  way,
   fit,
   weld,
   close,

@@ -211,6 +211,7 @@ export const cutCalculations = [
     sources: ['Carver 1957 (rectangle in rectangle)', 'Toussaint 1983 (calipers)', `play: ${PRACTICE}`],
     cautions: ['Carry heavy panels with two people; edges are razors.'],
     needs: piece,
+    may: { room: mm('space behind the opening') },
     gives: through,
     example: {
       ...opened,
@@ -237,6 +238,7 @@ export const cutCalculations = [
         'lines along which it may be parted, two places each, mm',
       ),
     },
+    may: { room: mm('space behind the opening') },
     gives: {
       sections: many(object({ outline: ring('section'), passage: object(through, 'how it passes') }), 'sections'),
       lines: many(

@@ -10,6 +10,8 @@ export interface PassageInput {
   opening: { a: number; b: number };
   /** Play in all between piece and opening, mm (T-16: 50). */
   clearance: number;
+  /** How far the space goes on behind the opening, mm; left out where nothing stands in the way. */
+  room?: number;
 }
 export interface Passage {
   passes: boolean;
@@ -29,26 +31,34 @@ export interface Passage {
  * width across (rotating calipers), or face first; its section then is a rectangle that must
  * lie in the opening, turned if need be.
  *
- * @param piece outline, mm; depth mm, 0 and more; opening a × b mm; clearance mm in all
+ * @param piece outline, mm; depth mm, 0 and more; opening a × b mm; clearance mm in all; room behind the opening, mm:
+ * as long as the piece is the way it is moved, it must be
  * @throws Problem naming the field
  * Source: rectangle in rectangle: Carver 1957; calipers: Toussaint 1983; play: common practice (T-16).
  */
-export function passage({ piece, depth, opening, clearance }: PassageInput): Passage {
+export function passage({ piece, depth, opening, clearance, room }: PassageInput): Passage {
   list<Polygon[number]>('piece', piece, 1, 1000);
   const hull = convexHull(simpleRing('piece[0]', piece[0]));
   finite('depth', depth, { min: 0, max: 1e5, unit: 'mm' });
   const a = finite('opening.a', opening?.a, { above: 0, max: 1e5, unit: 'mm' });
   const b = finite('opening.b', opening.b, { above: 0, max: 1e5, unit: 'mm' });
   finite('clearance', clearance, { min: 0, max: 1e4, unit: 'mm' });
+  if (room !== undefined) finite('room', room, { above: 0, max: 1e5, unit: 'mm' });
   const sides = boxesAlong(hull);
   const narrow = sides.reduce((best, side) => (side.across < best.across ? side : best));
   const compact = sides.reduce((best, side) => (side.across * side.along < best.across * best.along ? side : best));
+  // Where the space behind is short, a wider way across may be the one that is short enough along.
+  const edgewise = room === undefined ? [narrow] : sides;
   const ways = [
-    { width: narrow.across, depth, direction: narrow.angle as number | null },
-    { width: compact.across, depth: compact.along, direction: null },
-  ].map((way) => ({ ...way, ...play(way.width, way.depth, a, b) }));
-  const best = ways.reduce((x, y) => (y.play > x.play + 1e-9 ? y : x));
-  const margin = best.play - clearance;
+    ...edgewise.map(({ across, along, angle }) => ({ width: across, depth, direction: angle, length: along })),
+    { width: compact.across, depth: compact.along, direction: null, length: depth },
+  ].map((way) => {
+    const free = play(way.width, way.depth, a, b);
+    const behind = (room ?? Infinity) - way.length;
+    return { ...way, ...free, behind, margin: Math.min(free.play - clearance, behind) };
+  });
+  const best = ways.reduce((x, y) => (y.margin > x.margin + 1e-9 ? y : x));
+  const { margin } = best;
   const passes = margin >= 0;
   const round = (mm: number) => `${Math.round(mm * 10) / 10} mm`;
   const move = best.direction === null ? 'face first' : 'edge first, its narrowest width across';
@@ -58,7 +68,9 @@ export function passage({ piece, depth, opening, clearance }: PassageInput): Pas
     margin,
     how: passes
       ? `Through it goes ${move}${turned}: ${round(best.width)} × ${round(best.depth)} has ${round(best.play)} of play.`
-      : `It does not pass: ${move}${turned} ${round(-margin)} are missing for the play of ${round(clearance)}.`,
+      : best.behind < best.play - clearance
+        ? `It does not go in: ${move} it is ${round(best.length)} long, and the space behind the opening is ${round(-best.behind)} short of that.`
+        : `It does not pass: ${move}${turned} ${round(-margin)} are missing for the play of ${round(clearance)}.`,
     section: { width: best.width, depth: best.depth },
     direction: best.direction,
     turn: best.turn,

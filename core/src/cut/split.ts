@@ -40,8 +40,9 @@ const MOST_LINES = 12;
  * @throws Problem `cannot-pass` where no choice passes
  * Source: exhaustive search; joints on flange centre lines, common practice (T-16, T-33).
  */
-export function split({ allowed, piece, depth, opening, clearance }: SplitInput): Split {
-  const through = (outline: Ring) => passage({ piece: [outline], depth, opening, clearance });
+export function split({ allowed, piece, depth, opening, clearance, room }: SplitInput): Split {
+  const behind = room === undefined ? {} : { room };
+  const through = (outline: Ring) => passage({ piece: [outline], depth, opening, clearance, ...behind });
   const whole = through(list<Ring>('piece', piece, 1, 1000)[0]!);
   const outline = simpleRing('piece[0]', piece[0]);
   const lines = list<readonly [Point, Point]>('allowed', allowed, 0, MOST_LINES).map((line, i) =>

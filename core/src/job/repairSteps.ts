@@ -106,6 +106,7 @@ function keptSteps(repair: JobRepair, { name, id }: Panel, house: JobHouse): Job
   return steps;
 }
 
+const REACHED = 'What stands in the way comes off first.';
 const CLEAN = 'What is cut must be seen first.';
 const FITTED = 'A piece is made before it is fitted.';
 const PRIMED = 'Bare metal is primed within its hours, or it rusts again.';
@@ -121,12 +122,18 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
   if (order)
     for (const step of orderSteps(repair.id, { name: panel.name, panel: panel.id, repair: repair.id, order, house }))
       steps.push({ ...step, share: repair.done ? 1 : step.share });
-  add('strip', 'strip around the damage', hours('strip'), { path: cut });
+  if (repair.access)
+    add('access', `take off ${repair.access.what.join(', ')}`, repair.access.off, {
+      path: `${at}/way`,
+      after: [{ id: SAFE, why: 'Battery, fuel and glass are seen to before anything is taken apart.' }],
+    });
+  add('strip', 'strip around the damage', hours('strip'), { path: cut, after: [link(['access'], REACHED)] });
   add('open', isCutIn(repair.choice) ? 'rough cut, then open its joints' : 'open its joints', hours('open'), {
     path: repair.opened === null ? cut : `${at}/joints`,
     share: repair.opened ?? 0,
     after: [
       { id: SAFE, why: 'Sparks: the car is made safe before anything is cut or welded.' },
+      link(['access'], REACHED),
       link(['strip'], CLEAN),
       link(
         ['check'],
@@ -207,5 +214,10 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
     path: `panels/${panel.id}`,
     after: [link(['cure'], 'Sealer goes onto dry primer.')],
   });
+  if (repair.access)
+    add('refit', `put back ${repair.access.what.join(', ')}`, repair.access.on, {
+      path: `${at}/way`,
+      after: [link(['seal', 'cure'], 'What covers it goes back when its coats are on and dry.')],
+    });
   return steps;
 }

@@ -12,6 +12,7 @@ export const STEP_KINDS = [
   'brace',
   'check',
   'rework',
+  'access',
   'strip',
   'open',
   'look',
@@ -24,6 +25,7 @@ export const STEP_KINDS = [
   'prime',
   'cure',
   'seal',
+  'refit',
   'measure',
   'unbrace',
   'find',
@@ -89,6 +91,8 @@ export interface JobRepair {
   /** Shares that were ticked: of its fasteners opened, of its weld plan done; null where there is none. */
   opened: number | null;
   welded: number | null;
+  /** What comes off so that one gets at it, and goes back: hours. */
+  access?: { what: readonly string[]; off: number; on: number } | undefined;
   /** How far its trial fits have come; left out where none was made. */
   fitted?: number | undefined;
   /** Shares that are coated: of the faces that its welds shut, and of those that stay in reach; null where it has none. */

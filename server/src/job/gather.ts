@@ -31,6 +31,7 @@ interface Known {
   held: ReadonlyMap<string, HeldShares>;
   coated: ReadonlyMap<string, NonNullable<JobRepair['coated']>>;
   fitted: ReadonlyMap<string, number>;
+  access: ReadonlyMap<string, NonNullable<JobRepair['access']>>;
 }
 
 const HOUR = 3_600_000;
@@ -44,7 +45,7 @@ const USUAL_DAYS = 10;
 export async function gather(
   db: DataSource,
   vehicles: readonly OwnVehicle[],
-  { now, held, coated, fitted }: Known,
+  { now, held, coated, fitted, access }: Known,
 ): Promise<ReadonlyMap<string, Gathered>> {
   const vehicleId = In(vehicles.map(({ id }) => id));
   const [repairs, orders, offers, zones, finds, words, own, clocks] = await Promise.all([
@@ -77,7 +78,7 @@ export async function gather(
           own: of(own),
           input: {
             body: vehicle.plan,
-            repairs: decided.map((row) => jobRepair(row, of(orders), { lead, ticked, coated, fitted })),
+            repairs: decided.map((row) => jobRepair(row, of(orders), { lead, ticked, coated, fitted, access })),
             parts: loose.map((order) => ({
               id: order.id,
               title: order.item ?? vehicle.plan.panels.find(({ id }) => id === order.panel)?.name ?? order.panel,
@@ -132,7 +133,8 @@ function jobRepair(
     ticked,
     coated,
     fitted,
-  }: { lead: (order: OrderRow) => number; ticked: Ticked } & Pick<Known, 'coated' | 'fitted'>,
+    access,
+  }: { lead: (order: OrderRow) => number; ticked: Ticked } & Pick<Known, 'coated' | 'fitted' | 'access'>,
 ): JobRepair {
   const order = isBought(choice) ? orders.filter(({ repairId }) => repairId === id).at(-1) : undefined;
   const fasteners = (work ?? [])
@@ -149,6 +151,7 @@ function jobRepair(
     opened: fasteners > 0 ? Math.min(1, (ticked.fasteners.get(id) ?? 0) / fasteners) : null,
     welded: ticked.welds.get(id)?.share ?? null,
     fitted: fitted.get(id),
+    access: access.get(id),
     coated: coated.get(id),
   };
 }

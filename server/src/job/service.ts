@@ -8,6 +8,7 @@ import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import type { FitService } from '../fit/service.ts';
+import type { WayService } from '../way/service.ts';
 import type { HoldService } from '../hold/service.ts';
 import { sharesOf } from '../hold/view.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
@@ -23,6 +24,7 @@ const MOST_HOURS = 14;
 interface Others {
   hold: HoldService;
   fits: FitService;
+  ways: WayService;
   closes: CloseService;
 }
 
@@ -57,13 +59,14 @@ export class JobService {
 
   /** The same for several cars at once. */
   async gatheredAll(vehicles: readonly OwnVehicle[], now: Date): Promise<ReadonlyMap<string, Gathered>> {
-    const { hold, fits, closes } = this.others;
+    const { hold, fits, closes, ways } = this.others;
     const [held, closings] = await Promise.all([hold.heldOf(vehicles), closes.closings(vehicles)]);
     const repairs = [...closings.values()].flatMap((closing) => closing.repairs);
     return gather(this.db, vehicles, {
       now,
       held: new Map([...held].map(([id, one]) => [id, sharesOf(one)])),
       fitted: await fits.shares(repairs),
+      access: await ways.access(repairs.map(({ id }) => id)),
       coated: new Map([...closings.values()].flatMap((closing) => [...coatedShares(closing)])),
     });
   }

@@ -1,6 +1,7 @@
 import { isPast } from '@aspecta/core/job';
 import { panelOf } from '@aspecta/core/body';
 import type { JobView, StepView } from '@aspecta/contract/job';
+import { WayService } from '../way/service.ts';
 import type { Station, StationStanding } from '../station.ts';
 import { URGENCY } from '../board/urgency.ts';
 import { GarageService, type OwnVehicle } from '../garage/service.ts';
@@ -19,6 +20,7 @@ export const job: Station = {
     new JobService(house.db, house.the(GarageService), {
       hold: house.the(HoldService),
       fits: house.the(FitService),
+      ways: house.the(WayService),
       closes: house.the(CloseService),
     }),
   ],

@@ -50,7 +50,7 @@ const order = ({ maker, carriage, lines }: BasketView['parcels'][number]) =>
             {{ units.money(parcel.goods, basket.currency) }} goods +
             {{ units.money(parcel.carriage, basket.currency) }} carriage + tax =
             {{ units.money(parcel.total, basket.currency) }}
-            ({{ percent(parcel.carriage / Math.max(1, parcel.goods)) }} of the goods goes into carriage)
+            (carriage adds {{ percent(parcel.carriage / Math.max(1, parcel.goods)) }})
           </p>
         </div>
         <KitButton v-if="session.canWork" small @click="order(parcel)"

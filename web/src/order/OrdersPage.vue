@@ -63,6 +63,10 @@ const late = computed(() => (load.data.value?.orders ?? []).filter((line) => lin
 const toPay = computed(() =>
   (load.data.value?.orders ?? []).filter((line) => line.state === 'wanted').reduce((sum, line) => sum + line.landed, 0),
 );
+const quotedFor = (lines: readonly { line: OrderLine }[]) => {
+  const days = lines.flatMap(({ line }) => needOf(line)?.quoted ?? []);
+  return days.length > 0 ? Math.max(...days) : null;
+};
 const togetherWith = (line: OrderLine) =>
   line.parcel === null ? [] : (load.data.value?.orders ?? []).filter(({ parcel }) => parcel === line.parcel);
 const wanted = computed(() =>
@@ -144,7 +148,13 @@ const onWay = computed(() => (load.data.value?.orders ?? []).filter((line) => is
         >
       </KitCollapse>
       <OrderForm v-if="adding" :vehicles="load.data.value.vehicles" @close="adding = false" @saved="refresh" />
-      <ParcelForm v-if="sending" v-bind="sending" @close="sending = null" @saved="refresh" />
+      <ParcelForm
+        v-if="sending"
+        v-bind="sending"
+        :quoted="quotedFor(sending.lines)"
+        @close="sending = null"
+        @saved="refresh"
+      />
     </main>
   </Waiting>
 </template>

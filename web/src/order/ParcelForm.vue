@@ -22,18 +22,21 @@ const props = defineProps<{
   carriage: number;
   /** Price each as it is proposed. */
   lines: readonly { line: OrderLine; price: number }[];
+  /** Days that the slowest of them is quoted at; null where nobody has said. */
+  quoted: number | null;
 }>();
 const emit = defineEmits<{ close: []; saved: [] }>();
 const units = useUnits();
 const form = useForm();
 const { currency, taxRate } = useSession().current!.shop;
+const dayAfter = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 /** One for this parcel, so that it is ordered once however often it is sent. */
 const id = newId();
 const draft = reactive({
   maker: props.maker,
   carriage: majorUnits(props.carriage),
   on: today(),
-  due: '',
+  due: props.quoted === null ? '' : dayAfter(props.quoted),
   note: '',
 });
 const rows = reactive(

@@ -165,6 +165,9 @@ const next = computed(() => {
               around.
             </p>
           </div>
+          <KitButton v-if="view.joints.length > 0" small plain :to="`/vehicles/${id}/repairs/${repair}/way`"
+            >Does it go through its opening, and what has to come off?</KitButton
+          >
           <KitChips
             v-if="total > 0 && session.canWork"
             v-model="marking"

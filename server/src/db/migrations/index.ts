@@ -14,6 +14,7 @@ import { recordKept } from './013-record.ts';
 import { item } from './014-item.ts';
 import { clock } from './015-clock.ts';
 import { parcel } from './016-parcel.ts';
+import { way } from './017-way.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -33,6 +34,7 @@ export const volumes = [
   item,
   clock,
   parcel,
+  way,
 ];
 
 /** All migrations, oldest first. */

@@ -1,0 +1,170 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef } from 'vue';
+import type { WaySay, WayView } from '@aspecta/contract/way';
+import { panelOf } from '@aspecta/core/body';
+import { keepsPanel } from '@aspecta/core/verdict';
+import type { WayRoute } from '@aspecta/core/way';
+import { crumbsTo } from '../car/crumbs.ts';
+import DecisionLine from '../car/DecisionLine.vue';
+import RepairChoice from '../car/RepairChoice.vue';
+import { useVehicle } from '../car/useVehicle.ts';
+import KitButton from '../kit/KitButton.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import { get, put } from '../shell/api.ts';
+import LengthField from '../shell/LengthField.vue';
+import { useSession } from '../shell/session.ts';
+import StationFrame from '../shell/StationFrame.vue';
+import { overTheirs } from '../shell/theirs.ts';
+import { useForm } from '../shell/useForm.ts';
+import { useLoad } from '../shell/useLoad.ts';
+import Waiting from '../shell/Waiting.vue';
+import PartingLines from './PartingLines.vue';
+import RouteCard from './RouteCard.vue';
+import RouteForm from './RouteForm.vue';
+import WaySheet from './WaySheet.vue';
+
+/* How the piece gets in: its depth and the lines along which it may be parted → the openings → what each way costs → the one that is taken. */
+const props = defineProps<{ id: string; repair: string }>();
+const session = useSession();
+const form = useForm();
+const car = useVehicle(props.id);
+const view = shallowRef<WayView | null>(null);
+const at = `/repairs/${props.repair}/way`;
+const load = useLoad(async (again) => {
+  const [{ vehicle, plan, repairs }, way] = await Promise.all([car.ready(again), get<WayView>(at)]);
+  view.value = way;
+  return { vehicle, plan, panel: panelOf(plan, way.panel), repairs };
+});
+const decision = computed(() => load.data.value?.repairs.find(({ id }) => id === props.repair) ?? null);
+const others = computed(() => (load.data.value?.repairs ?? []).filter(({ choice }) => !keepsPanel(choice)));
+const looked = ref<string | null>(null);
+const shown = computed(
+  () =>
+    view.value?.results.find(({ id }) => id === (looked.value ?? view.value?.chosen ?? view.value?.best)) ??
+    view.value?.results[0] ??
+    null,
+);
+const editing = shallowRef<{ route: WayRoute | null } | null>(null);
+
+async function say(change: Partial<WaySay>): Promise<boolean> {
+  return form.submit(() =>
+    overTheirs<WayView>(
+      'how this piece gets in',
+      (stored) => (view.value = stored),
+      async () => {
+        const { depth, clearance, lines, routes, chosen, version } = view.value!;
+        view.value = await put<WayView>(at, { depth, clearance, lines, routes, chosen, version, ...change });
+      },
+    ),
+  );
+}
+async function keep(route: WayRoute): Promise<void> {
+  const routes = [...view.value!.routes];
+  const known = routes.findIndex(({ id }) => id === route.id);
+  if (known < 0) routes.push(route);
+  else routes[known] = route;
+  if (await say({ routes })) {
+    editing.value = null;
+    looked.value = route.id;
+  }
+}
+const removed = (id: string) =>
+  say({
+    routes: view.value!.routes.filter((route) => route.id !== id),
+    chosen: view.value!.chosen === id ? null : view.value!.chosen,
+  });
+const sentence = computed(() => {
+  const { chosen, best, routes } = view.value!;
+  const named = (of: string | null) => routes.find(({ id }) => id === of)?.name;
+  if (chosen) return `It goes in: ${named(chosen)}.`;
+  if (best) return `It costs least: ${named(best)}.`;
+  return routes.length > 0 ? 'By none of these ways does it go in.' : 'Say through which opening it has to go.';
+});
+const next = computed(() =>
+  view.value?.chosen ? { text: 'See what has to be done in which order', to: `/vehicles/${props.id}/job` } : null,
+);
+</script>
+
+<template>
+  <Waiting :of="load" what="The way in">
+    <StationFrame
+      v-if="load.data.value && view"
+      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel)"
+      title="Way in"
+      :next="next"
+    >
+      <template #sheet><WaySheet :view="view" :panel="load.data.value.panel" :result="shown" /></template>
+      <template #card>
+        <div class="stack">
+          <RepairChoice :vehicle="id" :repair="repair" :repairs="others" :plan="load.data.value.plan" station="way" />
+          <DecisionLine v-if="decision" :vehicle="id" :repair="decision" />
+          <h2 class="question">How does it get in?</h2>
+          <p class="large">{{ sentence }}</p>
+          <KitNotice v-if="form.rest()" bad>{{ form.rest() }}</KitNotice>
+          <ul class="routes">
+            <RouteCard
+              v-for="(route, i) in view.routes"
+              :key="route.id"
+              :view="view"
+              :route="route"
+              :result="view.results[i]!"
+              :structural="load.data.value.panel.structural"
+              :shown="shown?.id === route.id"
+              :can-work="session.canWork"
+              :busy="form.busy.value"
+              @show="looked = route.id"
+              @choose="say({ chosen: $event })"
+              @edit="editing = { route }"
+              @remove="removed(route.id)"
+            />
+          </ul>
+          <KitButton v-if="session.canWork" :main="view.routes.length === 0" @click="editing = { route: null }">{{
+            view.routes.length === 0 ? 'Measure the first opening' : 'Another way'
+          }}</KitButton>
+          <h3>The piece</h3>
+          <LengthField
+            label="How deep the piece is, with its flanges"
+            :model-value="view.depth"
+            @update:model-value="say({ depth: $event })"
+          />
+          <LengthField
+            label="Play in all"
+            hint="For hands, clamps and what is not straight"
+            :model-value="view.clearance"
+            @update:model-value="say({ clearance: $event })"
+          />
+          <PartingLines
+            :view="view"
+            :can-work="session.canWork"
+            :busy="form.busy.value"
+            @lines="say({ lines: $event })"
+          />
+        </div>
+        <RouteForm v-if="editing" :route="editing.route" :busy="form.busy.value" @close="editing = null" @save="keep" />
+      </template>
+    </StationFrame>
+  </Waiting>
+</template>
+
+<style scoped>
+.question {
+  font-size: 1.15rem;
+  margin: 0;
+}
+h3 {
+  font-size: 1.05rem;
+  margin: 0.5rem 0 0;
+}
+.large {
+  font-size: 1.2rem;
+  font-weight: 600;
+  margin: 0;
+}
+.routes {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 0.6rem;
+}
+</style>
