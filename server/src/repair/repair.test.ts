@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import type { JointsView } from '@aspecta/contract/repair';
 import type { VerdictView } from '@aspecta/contract/verdict';
-import { houseWithCar, ownerOf, vehicleOf, zoneInput } from '../testing/house.ts';
+import { houseWithCar, ownerOf, readInches, vehicleOf, zoneInput } from '../testing/house.ts';
+import { textOf } from '../testing/pdfText.ts';
 
 const here = houseWithCar();
 
@@ -170,5 +171,23 @@ describe('the joints of a repair', () => {
       await choose(repair, joint, {}).expect(200);
       expect((await choose(repair, joint, { closing: 'butt' }).expect(409)).body.current.version).toBe(1);
     });
+  });
+});
+
+describe('the drill map on paper', () => {
+  it('has every joint with its count, pitch and first place by the tape, what is hidden, and the cautions', async () => {
+    const repair = await decided('sill-r', square(200, 20, 100), 'whole');
+    const view = await joints(repair);
+    const map = async () =>
+      textOf((await here.owner.get(`/repairs/${repair}/drill-map.pdf`).buffer().expect(200)).body as Buffer);
+    const text = (await map()).replace(/\n/g, ' ');
+    expect(text).toContain(`${view.fasteners.length} fasteners, 0 of them opened`);
+    for (const joint of view.joints.filter(({ fasteners }) => fasteners > 0))
+      expect(text).toMatch(new RegExp(`${joint.fasteners} (spots?|bolts?|rivets?|fasteners?), No. \\d+ to \\d+`));
+    expect(text).toMatch(/mm from the .* end|mm from the /);
+    expect(text).toContain('Before you drill');
+    const back = await readInches(here.owner);
+    expect(await map()).not.toMatch(/\d mm\b/);
+    await back();
   });
 });

@@ -10,6 +10,10 @@ export function jointRoutes(joints: JointService): Router {
   router.get('/repairs/:id/joints', async (request, response) => {
     response.json(await joints.view(callerOf(request), idOf(request)));
   });
+  router.get('/repairs/:id/drill-map.pdf', async (request, response) => {
+    const { panel, file } = await joints.drillMap(callerOf(request), idOf(request));
+    response.attachment(`drill-map-${panel}.pdf`).type('application/pdf').send(file);
+  });
   router.put('/repairs/:id/joints', async (request, response) => {
     response.json(await joints.choose(callerOf(request), idOf(request), parse(closingSchema, request.body)));
   });

@@ -7,6 +7,7 @@ import {
   type JointsView,
   type JointView,
 } from '@aspecta/contract/repair';
+import { personUnits } from '@aspecta/contract/shop';
 import { panelOf, type Panel } from '@aspecta/core/body';
 import {
   closedJoints,
@@ -30,6 +31,7 @@ import type { Caller } from '../http/session.ts';
 import { ServerProblem } from '../http/problems.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
+import { drillMap } from './drillMap.ts';
 import { FastenerEntity, JointChoiceEntity } from './entities.ts';
 
 interface Services {
@@ -126,6 +128,23 @@ export class JointService {
       await record(manager, caller, vehicle.id, 'cut', `${ids.length} fasteners of ${name}: ${state}`);
     });
     return { ...view, fasteners: await this.known(repairId, view.joints) };
+  }
+
+  /** The drill map for the car, as PDF. */
+  async drillMap(caller: Caller, repairId: string): Promise<{ panel: string; file: Buffer }> {
+    const [view, { vehicle }, shop] = await Promise.all([
+      this.view(caller, repairId),
+      this.services.verdicts.own(caller, repairId),
+      this.services.shops.shop(caller),
+    ]);
+    const file = await drillMap(view, {
+      vehicle: vehicle.nickname,
+      panel: panelOf(vehicle.plan, view.panel),
+      units: personUnits(shop),
+      by: caller.name,
+      on: new Date().toISOString().slice(0, 10),
+    });
+    return { panel: view.panel, file };
   }
 
   private async viewWith(

@@ -1,10 +1,10 @@
 import { PROCESS_WORDS, STEP_WORDS, type WeldPlanView } from '@aspecta/contract/weld';
 import type { Panel } from '@aspecta/core/body';
-import { boxOf, type Point } from '@aspecta/core/geometry';
+import type { Point } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { formatLength, inUnits, type PersonUnits } from '@aspecta/core/units';
 import { whereOnJoint, type WeldStep } from '@aspecta/core/weld';
-import { POINTS_PER_MM, pdfOf } from '../files/pdf.ts';
+import { POINTS_PER_MM, fitted, numbered, pdfOf, stroked } from '../files/pdf.ts';
 
 const PAGE = { width: 210, height: 297, margin: 15 };
 const COLUMNS = [12, 44, 84, 20].map((mm) => mm * POINTS_PER_MM);
@@ -64,35 +64,16 @@ function settingsText({ input, plan: { settings, totalTime, waitTime } }: WeldPl
 /** The joints with their welds numbered, fitted to the width of the page; not at 1:1, and it says so. */
 function drawing(pdf: PDFKit.PDFDocument, { joints, plan }: WeldPlanView, panel: Panel): void {
   const points = joints.flatMap((joint) => joint.points as Point[]);
-  const box = boxOf(points.length > 0 ? points : panel.outline);
-  const [wide, high] = [Math.max(1, box.maxU - box.minU), Math.max(1, box.maxV - box.minV)];
-  const width = (PAGE.width - 2 * PAGE.margin) * POINTS_PER_MM;
-  const scale = Math.min(width / wide, (78 * POINTS_PER_MM) / high);
-  const [left, top] = [pdf.page.margins.left, pdf.y + 8];
-  const place = ([u, v]: Point): [number, number] => [
-    left + (u - box.minU) * scale,
-    top + (high - (v - box.minV)) * scale,
-  ];
+  const { place, left, bottom } = fitted(pdf, points.length > 0 ? points : panel.outline, 78);
   pdf.lineWidth(0.8).strokeColor('#888');
-  for (const { points: line, closed } of joints) {
-    pdf.moveTo(...place(line[0]!));
-    for (const point of line.slice(1)) pdf.lineTo(...place(point));
-    if (closed) pdf.closePath();
-    pdf.stroke();
-  }
-  const taken: [number, number][] = [];
-  for (const { n, from, to } of plan.steps) {
-    if (!from || !to) continue;
-    const [x, y] = place([(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]);
-    pdf.circle(x, y, 1.6).fill('#b3261e');
-    // A number is written where it does not lie on another one.
-    if (taken.some(([a, b]) => Math.hypot(a - x, b - y) < 11)) continue;
-    taken.push([x, y]);
-    pdf.font('Helvetica').fontSize(6.5).fillColor('#111');
-    pdf.text(String(n), x - 8, y - 10, { width: 16, align: 'center', lineBreak: false });
-  }
+  for (const { points: line, closed } of joints) stroked(pdf, line as Point[], { place, closed });
+  const marks = plan.steps.flatMap(({ n, from, to }) =>
+    from && to ? [{ n, at: place([(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]) }] : [],
+  );
+  for (const { at } of marks) pdf.circle(...at, 1.6).fill('#b3261e');
+  numbered(pdf, marks);
   pdf.font('Helvetica').fontSize(7).fillColor('#777');
-  pdf.text('Not to scale; numbers are the order of the welds.', left, top + high * scale + 8);
+  pdf.text('Not to scale; numbers are the order of the welds.', left, bottom + 8);
   pdf.moveDown(0.6);
 }
 

@@ -168,6 +168,9 @@ const next = computed(() => {
           <KitButton v-if="view.joints.length > 0" small plain :to="`/vehicles/${id}/repairs/${repair}/way`"
             >Does it go through its opening, and what has to come off?</KitButton
           >
+          <KitButton v-if="total > 0" small :href="`/api/repairs/${repair}/drill-map.pdf`"
+            >Drill map for the car, PDF</KitButton
+          >
           <KitChips
             v-if="total > 0 && session.canWork"
             v-model="marking"
