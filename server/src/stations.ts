@@ -18,6 +18,7 @@ import { record } from './record/station.ts';
 import { report } from './report/station.ts';
 import { shape } from './shape/station.ts';
 import { shop } from './shop/station.ts';
+import { side } from './side/station.ts';
 import type { Station } from './station.ts';
 import { survey } from './survey/station.ts';
 import { walk } from './survey/walkStation.ts';
@@ -49,6 +50,7 @@ export const stations: readonly Station[] = [
   weld,
   hold,
   job,
+  side,
   plan,
   record,
   board,

@@ -32,7 +32,7 @@ function hoursOf({ work, hours }: JobRepair): (kind: StepKind) => number {
 }
 
 /** Makes steps of one repair, leaving out those without work. */
-function maker({ id: repair, done, panel }: JobRepair, name: string) {
+function maker({ id: repair, done, panel, took }: JobRepair, name: string) {
   const steps: JobStep[] = [];
   return {
     steps,
@@ -44,13 +44,16 @@ function maker({ id: repair, done, panel }: JobRepair, name: string) {
     ): void {
       const { after = [], always, ...rest } = over;
       if (hours <= 0 && !always) return;
+      // What the same took on the other side says more than what was reckoned.
+      const taught = rest.waits ? undefined : took?.hours[kind];
       steps.push({
         id: `${repair} ${kind}`,
         kind,
         repair,
         panel,
         title: `${name}: ${title}`,
-        hours,
+        hours: taught ?? hours,
+        ...(taught === undefined ? {} : { like: took!.panel }),
         waits: false,
         dry: false,
         needs: [],

@@ -63,6 +63,8 @@ export interface JobStep {
   share: number;
   /** That share is written down elsewhere, in the order book: what comes later does not pass it. */
   recorded?: true;
+  /** The panel of the other side that has taught its hours. */
+  like?: string;
   /** Cavities that are shut for good by it. */
   closes: string[];
   /** Where it is done in the application, below the car. */
@@ -91,6 +93,8 @@ export interface JobRepair {
   /** Shares that were ticked: of its fasteners opened, of its weld plan done; null where there is none. */
   opened: number | null;
   welded: number | null;
+  /** What the same steps took on the other side, by kind, h, and its name. */
+  took?: { panel: string; hours: Partial<Record<StepKind, number>> } | undefined;
   /** What comes off so that one gets at it, and goes back: hours. */
   access?: { what: readonly string[]; off: number; on: number } | undefined;
   /** How far its trial fits have come; left out where none was made. */

@@ -1,5 +1,6 @@
 import { In, IsNull, Not, type DataSource } from 'typeorm';
 import type { HeldShares, JobInput, JobRepair, OrderedPart } from '@aspecta/core/job';
+import { otherSideOf, type BodyPlan } from '@aspecta/core/body';
 import { signOf } from '@aspecta/core/survey';
 import { isBought } from '@aspecta/core/verdict';
 import type { OwnVehicle } from '../garage/service.ts';
@@ -78,7 +79,10 @@ export async function gather(
           own: of(own),
           input: {
             body: vehicle.plan,
-            repairs: decided.map((row) => jobRepair(row, of(orders), { lead, ticked, coated, fitted, access })),
+            repairs: decided.map((row) => ({
+              ...jobRepair(row, of(orders), { lead, ticked, coated, fitted, access }),
+              took: tookThere(row, { decided, words: of(words), plan: vehicle.plan }),
+            })),
             parts: loose.map((order) => ({
               id: order.id,
               title: order.item ?? vehicle.plan.panels.find(({ id }) => id === order.panel)?.name ?? order.panel,
@@ -105,6 +109,23 @@ export async function gather(
       ];
     }),
   );
+}
+
+/** What each step of the same work took on the other side of the car, where that was noted and is done. */
+function tookThere(
+  { id, panel, choice }: RepairRow,
+  { decided, words, plan }: { decided: readonly RepairRow[]; words: readonly StepWordRow[]; plan: BodyPlan },
+): JobRepair['took'] {
+  const own = plan.panels.find((one) => one.id === panel);
+  const other = own && otherSideOf(plan, own)?.panel;
+  const first = other && decided.find((row) => row.panel === other.id && row.choice === choice && row.id !== id);
+  if (!first) return undefined;
+  const hours = words
+    .filter(({ step, state, spent }) => step.startsWith(`${first.id} `) && state === 'done' && (spent ?? 0) > 0)
+    .map(({ step, spent }) => [step.slice(first.id.length + 1), spent!] as const)
+    // What a step took itself says most.
+    .filter(([kind]) => !words.some(({ step, spent }) => step === `${id} ${kind}` && (spent ?? 0) > 0));
+  return hours.length > 0 ? { panel: other.name, hours: Object.fromEntries(hours) } : undefined;
 }
 
 interface Ticked {

@@ -105,6 +105,31 @@ export class JointService {
     return this.view(caller, repairId);
   }
 
+  /** Closes joints as was chosen for those of another repair; says how many have their like here. What was chosen here before gives way. */
+  async takeOver(
+    caller: Caller,
+    repairId: string,
+    wanted: readonly JointChoice[],
+  ): Promise<{ taken: number; left: number }> {
+    const { vehicle, repair } = await this.services.verdicts.own(caller, repairId);
+    const { joints } = await this.view(caller, repairId);
+    const choices = wanted.filter((one) =>
+      closedJoints(joints, { visible: true, choices: [one] }).some(({ chosen }) => chosen),
+    );
+    if (choices.length === 0) return { taken: 0, left: wanted.length };
+    // A closing that such a joint cannot have is refused before it is kept.
+    await this.viewWith(caller, repairId, choices, 0);
+    await changeOf(this.db, vehicle.id, async (manager) => {
+      const rows = manager.getRepository(JointChoiceEntity);
+      const stored = await rows.findOneBy({ id: repairId });
+      if (stored) await rows.update({ id: repairId }, { choices, version: stored.version + 1 });
+      else await rows.insert({ id: repairId, choices, version: 1 });
+      const name = panelOf(vehicle.plan, repair.panel).name;
+      await record(manager, caller, vehicle.id, 'cut', `${name}: ${choices.length} joints closed as on the other side`);
+    });
+    return { taken: choices.length, left: wanted.length - choices.length };
+  }
+
   /** Notes what was found or done at some fasteners; the last word counts. */
   async mark(caller: Caller, repairId: string, { ids, state }: FastenerMark): Promise<JointsView> {
     const { vehicle } = await this.services.verdicts.own(caller, repairId);

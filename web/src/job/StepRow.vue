@@ -66,6 +66,7 @@ const isHere = computed(() => props.step.path === 'job');
           <span class="state">{{ STEP_STATE_WORDS[step.state] }}</span>
           · <span class="mono">{{ hours(step.hours) }}</span><template v-if="step.waits"> by the clock</template
           ><template v-if="step.said?.hours != null"> as you said (reckoned {{ hours(step.reckoned) }})</template
+          ><template v-else-if="step.like"> as {{ step.like }} took</template
           ><template v-if="step.share > 0 && step.share < 1"> · {{ percent(step.share) }} ticked</template
           ><template v-if="step.said?.spent != null"> · took {{ hours(step.said.spent) }}</template
           ><template v-if="step.dry"> · only in the dry</template
