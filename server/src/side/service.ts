@@ -62,7 +62,7 @@ export class SideService {
         areaMm2: own.reduce((sum, zone) => sum + (areas.get(zone.id) ?? 0), 0),
       })),
       zones: zones.map((zone) => ({ id: zone.id, area: areaOf(zone) })),
-      line: isCutIn(repair.choice) && cut?.corners != null,
+      line: isCutIn(repair.choice) && Boolean(cut?.corners),
       joints: choices?.choices.length ?? 0,
       took,
     };
