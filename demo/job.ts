@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { JobService } from '@aspecta/server/job/service';
-import { PlanService } from '@aspecta/server/plan/service';
-import type { Chapter } from './chapter.ts';
+import { WorkerService } from '@aspecta/server/plan/workers';
+import { wish } from '@aspecta/server/plan/wishes';
+import { dayAt, type Chapter } from './chapter.ts';
 import scenario from './scenario.json' with { type: 'json' };
 
 interface Told {
@@ -13,12 +14,14 @@ interface Told {
 export const job: Chapter = async ({ house, owner, id, story, isMain }) => {
   if (isMain)
     for (const worker of scenario.workers)
-      await house.the(PlanService).addWorker(owner, {
+      await house.the(WorkerService).add(owner, {
         id: randomUUID(),
         ...worker,
         week: worker.week as [number, number][][],
         timeZone: 'Europe/Berlin',
       });
+  // The main car is promised to somebody, and stands in the open until the shop has room.
+  if (isMain) await wish(house.db, owner, id, { promised: dayAt(60), outdoors: true, version: 0 });
   const told = (story as { job?: Told }).job;
   if (!told) return;
   const jobs = house.the(JobService);

@@ -24,7 +24,32 @@ export interface PlannedStep extends Pick<
   why: string[];
 }
 
+/** What is wanted of the plan of a car. */
+export interface PlanWish {
+  /** Day by which it was promised, or is inspected; null where there is none. */
+  promised: string | null;
+  /** It stands in the open: welding by electricity and coating wait for dry hours. */
+  outdoors: boolean;
+}
+export interface PlanWishInput extends PlanWish {
+  version: number;
+}
+
+/** What would happen if: when it is ready then, as likely as not. */
+export interface WhatIf {
+  name: string;
+  /** ISO; null where even then a year is not enough. */
+  p50: string | null;
+  /** Days sooner than as it stands. */
+  sooner: number | null;
+}
+
 export interface PlanView {
+  wish: PlanWishInput;
+  /** Share of the runs in which it is ready by the day that was promised; null where none was, or nothing is planned. */
+  inTime: number | null;
+  /** Spells of rain that are forecast, ISO; empty where the car stands in the dry. */
+  wet: [string, string][];
   workers: Worker[];
   /** IANA name of the shop's time zone. */
   timeZone: string;

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { WorkerInput } from './index.ts';
+import type { PlanWishInput, WorkerInput } from './index.ts';
 
 const span = Joi.array().items(Joi.number().min(0).max(24)).length(2);
 
@@ -18,3 +18,12 @@ export const workerSchema = Joi.object<WorkerInput & { timeZone: string }>({
 export const workerChangeSchema = (workerSchema as Joi.ObjectSchema).keys({
   version: Joi.number().integer().required(),
 }) as Joi.ObjectSchema<WorkerInput & { timeZone: string; version: number }>;
+
+export const wishSchema = Joi.object<PlanWishInput>({
+  promised: Joi.string()
+    .pattern(/^\d{4}-\d\d-\d\d$/, 'a day as YYYY-MM-DD')
+    .allow(null)
+    .required(),
+  outdoors: Joi.boolean().required(),
+  version: Joi.number().integer().min(0).required(),
+});

@@ -9,6 +9,8 @@ export interface Outlook {
   /** Hour by which all is done, in half and in nine of ten runs. */
   p50: number;
   p90: number;
+  /** Share of the runs that end by the hour that was asked about; null where none was. */
+  inTime: number | null;
   /** Share of the runs in which a task held the end up. */
   critical: Record<string, number>;
 }
@@ -22,13 +24,13 @@ const SAME = 1e-6;
  * is made again; what held its end up is found by walking back from it.
  *
  * @param input as for calendar
- * @param how runs 1 to 1,000; sigma of the log of hours
+ * @param how runs 1 to 1,000; sigma of the log of hours; by: the hour that was promised
  * @throws Problem naming the field
  * Source: Monte Carlo simulation; hours lognormal around the plan's (common practice).
  */
 export function outlook(
   input: CalendarInput,
-  { runs = 100, sigma = 0.3 }: { runs?: number; sigma?: number } = {},
+  { runs = 100, sigma = 0.3, by }: { runs?: number; sigma?: number; by?: number | undefined } = {},
   watch?: Watch,
 ): Outlook {
   finite('runs', runs, { min: 1, max: 1000 });
@@ -52,6 +54,7 @@ export function outlook(
   return {
     p50: at(0.5),
     p90: at(0.9),
+    inTime: by === undefined ? null : ends.filter((end) => end <= by).length / ends.length,
     critical: Object.fromEntries(input.tasks.map(({ id }) => [id, (held.get(id) ?? 0) / runs])),
   };
 }

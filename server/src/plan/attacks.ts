@@ -20,4 +20,10 @@ export const attacks: readonly Attack[] = [
     path: ({ repair }) => `/workers/${repair}`,
     body: () => ({ name: 'Nobody', week: [[], [], [], [], [], [], []], off: [], timeZone: 'UTC', version: 1 }),
   },
+  {
+    name: 'the day that was promised',
+    method: 'put',
+    path: ({ vehicle }) => `/vehicles/${vehicle}/plan/wish`,
+    body: () => ({ promised: '2027-03-01', outdoors: true, version: 99 }),
+  },
 ];

@@ -4,6 +4,10 @@ import type { Window } from '@aspecta/core/plan';
 
 const DAYS = 366;
 
+/** ms at which a day is over by the clock of the shop. */
+export const endOfDay = (day: string, timeZone: string): number =>
+  DateTime.fromISO(day, { zone: timeZone }).endOf('day').toMillis();
+
 /** When somebody is there in the year from now on, in hours from now: by the clock of the shop, summer time and all. */
 export function windowsOf({ week, off }: Pick<WorkerInput, 'week' | 'off'>, from: Date, timeZone: string): Window[] {
   const first = DateTime.fromJSDate(from, { zone: timeZone }).startOf('day');

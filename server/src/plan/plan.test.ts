@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
-import type { PlanView, TonightView, Worker } from '@aspecta/contract/plan';
+import type { PlanView, TonightView, WhatIf, Worker } from '@aspecta/contract/plan';
 import { decided, houseWithCar, ownerOf, vehicleOf } from '../testing/house.ts';
-import { windowsOf } from './hours.ts';
+import { endOfDay, windowsOf } from './hours.ts';
 
 const here = houseWithCar();
 const evenings: [number, number][][] = [[[18, 20]], [[18, 20]], [[18, 20]], [[18, 20]], [], [[9, 15]], []];
@@ -158,5 +158,64 @@ describe('the plan of a car', () => {
     await here.owner.put(`/workers/${one.id}`, { ...one, version: 2 }).expect(404);
     await here.owner.delete(`/workers/${one.id}`).expect(404);
     expect((await owner.delete(`/workers/${one.id}`).expect(200)).body).toEqual([]);
+  });
+});
+
+describe('what is wanted of a plan', () => {
+  async function planned(name: string, over: object = {}) {
+    const owner = await ownerOf(here.house, name);
+    const car = await vehicleOf(owner);
+    await decided(owner, car, 'patch');
+    await owner.post('/workers', ines(over)).expect(201);
+    const view = async () => (await owner.get(`/vehicles/${car}/plan`).expect(200)).body as PlanView;
+    const wish = (over: object) =>
+      owner.put(`/vehicles/${car}/plan/wish`, { promised: null, outdoors: false, version: 0, ...over });
+    return { owner, car, view, wish };
+  }
+
+  it('is a day: how likely it is kept, from never to always', async () => {
+    const { view, wish } = await planned('Promise');
+    expect(await view()).toMatchObject({
+      inTime: null,
+      wish: { promised: null, outdoors: false, version: 0 },
+      wet: [],
+    });
+    const soon = (await wish({ promised: new Date().toISOString().slice(0, 10) }).expect(200)).body as PlanView;
+    expect(soon.inTime).toBe(0);
+    const late = (await wish({ promised: '2099-12-31', version: 1 }).expect(200)).body as PlanView;
+    expect(late.inTime).toBe(1);
+    const { p90 } = late;
+    const fair = (await wish({ promised: p90!.slice(0, 10), version: 2 }).expect(200)).body as PlanView;
+    expect(fair.inTime).toBeGreaterThanOrEqual(0.9);
+    expect((await wish({ promised: '2027-02-30', version: 3 }).expect(422)).body.field).toBe('promised');
+    await wish({ version: 1 }).expect(409);
+    expect(endOfDay('2026-03-29', 'Europe/Berlin')).toBe(Date.parse('2026-03-29T21:59:59.999Z'));
+  });
+
+  it('is to weld in the dry where the car stands in the open', async () => {
+    const { view, wish, owner, car } = await planned('Rain');
+    const before = await view();
+    const outside = (await wish({ outdoors: true }).expect(200)).body as PlanView;
+    expect(outside.wet.length).toBeGreaterThan(0);
+    const welds = outside.steps.filter(({ kind, waits }) => (kind === 'weld' || kind === 'prime') && !waits);
+    expect(welds.length).toBeGreaterThan(0);
+    for (const [from, to] of welds.flatMap(({ pieces }) => pieces))
+      for (const [a, b] of outside.wet) expect(to <= a || from >= b).toBe(true);
+    expect(outside.finish! >= before.finish!).toBe(true);
+    // What rains is asked for in the plan of all cars as well.
+    const { steps } = (await owner.get('/tonight').expect(200)).body as TonightView;
+    expect(steps.every(({ vehicle }) => vehicle === car)).toBe(true);
+  });
+
+  it('may be helped: by somebody more, an evening more; most first, none of it later than it is', async () => {
+    const { owner, car } = await planned('Help', { week: [[], [], [], [], [], [[9, 11]], []] });
+    const list = (await owner.get(`/vehicles/${car}/plan/what-if`).expect(200)).body as WhatIf[];
+    expect(list.map(({ name }) => name)).toEqual(
+      expect.arrayContaining(['A helper with the hours of Ines', '2 hours more a week from Ines']),
+    );
+    expect(list.every(({ sooner }) => sooner! >= 0)).toBe(true);
+    expect(list[0]!.sooner).toBeGreaterThan(0);
+    const empty = await vehicleOf(owner);
+    expect((await owner.get(`/vehicles/${empty}/plan/what-if`).expect(200)).body).toEqual([]);
   });
 });

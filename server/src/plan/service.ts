@@ -1,33 +1,33 @@
 import type { DataSource } from 'typeorm';
-import type { PlannedStep, PlanView, TonightStep, TonightView, Worker, WorkerInput } from '@aspecta/contract/plan';
+import type { PlannedStep, PlanView, PlanWishInput, TonightStep, TonightView, WhatIf } from '@aspecta/contract/plan';
 import { Problem } from '@aspecta/core';
 import { jobSteps } from '@aspecta/core/job';
 import type { Calendar, CalendarInput, CalendarTask } from '@aspecta/core/plan';
-import { note } from '../account/audit.ts';
-import { changeOnce } from '../db/change.ts';
-import { changeOfShop } from '../db/changeOf.ts';
 import type { StepView } from '@aspecta/contract/job';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
-import { needs, type Caller } from '../http/session.ts';
-import { notFound, ServerProblem } from '../http/problems.ts';
+import type { Caller } from '../http/session.ts';
+import { ServerProblem } from '../http/problems.ts';
 import type { JobService } from '../job/service.ts';
 import { jobView } from '../job/view.ts';
-import { ShopEntity } from '../shop/entities.ts';
-import { checkTimeZone } from '../shop/timeZone.ts';
 import type { Workbench } from '../work/bench.ts';
 import { calendarFile } from './calendarFile.ts';
-import { WorkerEntity, type WorkerRow } from './entities.ts';
-import { windowsOf } from './hours.ts';
+import { endOfDay, windowsOf } from './hours.ts';
+import { drySpells, wetSpells } from '../stand-ins/weather.ts';
 import { plannable, tasksOf } from './tasks.ts';
+import { compared, variants } from './whatIf.ts';
+import { NO_WISH, wish, wishesOf } from './wishes.ts';
+import type { WorkerService } from './workers.ts';
 
 interface Services {
   garage: GarageService;
   jobs: JobService;
+  workers: WorkerService;
   bench: Workbench;
 }
 
 const HOUR = 3_600_000;
 const WEEK_HOURS = 168;
+const YEAR_HOURS = 8784;
 /** Steps of all cars that are planned at once while somebody waits. */
 const MOST_TASKS = 300;
 
@@ -63,20 +63,16 @@ export class PlanService {
   }
 
   async plan(caller: Caller, vehicleId: string): Promise<PlanView> {
-    const vehicle = await this.services.garage.own(caller, vehicleId);
-    const now = new Date();
-    const [gathered, workers, timeZone] = await Promise.all([
-      this.services.jobs.gathered(vehicle),
-      this.workers(caller),
-      this.timeZone(caller),
-    ]);
-    const view = jobView(gathered, now);
-    const steps = jobSteps(gathered.input);
-    const { open, blocked } = plannable(view, steps);
+    const { now, view, open, blocked, workers, timeZone, wish, wet, input, problem } = await this.before(
+      caller,
+      vehicleId,
+    );
+    const at = (hour: number) => new Date(now.getTime() + hour * HOUR).toISOString();
     const empty: PlanView = {
-      workers,
-      timeZone,
+      ...{ workers, timeZone, wish, problem },
       from: now.toISOString(),
+      inTime: null,
+      wet: wet.map(([a, b]): [string, string] => [at(a), at(b)]),
       steps: [],
       finish: null,
       p50: null,
@@ -84,25 +80,18 @@ export class PlanService {
       left: view.left,
       broken: [],
       blocked: blocked.map(({ title, said }) => ({ title, reason: said?.reason ?? '' })),
-      problem: null,
     };
-    if (open.length === 0) return empty;
-    if (workers.every(({ week }) => week.every((day) => day.length === 0)))
-      return { ...empty, problem: 'Say who works when: then every step gets its evening.' };
-    const input: CalendarInput = {
-      tasks: tasksOf(open, steps, now),
-      people: Object.fromEntries(workers.map((worker) => [worker.name, windowsOf(worker, now, timeZone)])),
-      resources: { welder: 1 },
-    };
+    if (!input) return empty;
+    const by = wish.promised === null ? undefined : (endOfDay(wish.promised, timeZone) - now.getTime()) / HOUR;
     try {
-      const { plan, sure } = await this.services.bench.run('planJob', input, caller.personId);
-      const at = (hour: number) => new Date(now.getTime() + hour * HOUR).toISOString();
+      const { plan, sure } = await this.services.bench.run('planJob', { ...input, by }, caller.personId);
       const titles = new Map(view.steps.map(({ id, title }) => [id, title]));
       return {
         ...empty,
         finish: at(plan.finish),
         p50: at(sure.p50),
         p90: at(sure.p90),
+        inTime: sure.inTime,
         broken: plan.broken.map(({ task, after, late }) => ({
           title: titles.get(task)!,
           after: titles.get(after)!,
@@ -126,6 +115,62 @@ export class PlanService {
     }
   }
 
+  /** What would bring the end of a car nearer, most first. */
+  async whatIf(caller: Caller, vehicleId: string): Promise<WhatIf[]> {
+    const { now, open, input, workers, timeZone } = await this.before(caller, vehicleId);
+    if (!input) return [];
+    const deliveries = open.filter(({ kind }) => kind === 'delivery').map(({ id }) => id);
+    const changes = variants(input, {
+      ...{ deliveries, workers },
+      windows: (worker) => windowsOf(worker, now, timeZone),
+    });
+    const [asItIs, ...ends] = await this.services.bench.run(
+      'ends',
+      { inputs: [input, ...changes.map((change) => change.input)] },
+      caller.personId,
+    );
+    return compared(
+      now,
+      asItIs ?? null,
+      changes.map(({ name }, i) => ({ name, end: ends[i] ?? null })),
+    ).sort((a, b) => (b.sooner ?? -Infinity) - (a.sooner ?? -Infinity));
+  }
+
+  /** Says what is wanted of the plan of a car. */
+  async wish(caller: Caller, vehicleId: string, input: PlanWishInput): Promise<PlanView> {
+    await this.services.garage.own(caller, vehicleId);
+    await wish(this.db, caller, vehicleId, input);
+    return this.plan(caller, vehicleId);
+  }
+
+  /** All that the plan of one car rests on; without input where there is nothing to plan or nobody to do it. */
+  private async before(caller: Caller, vehicleId: string) {
+    const vehicle = await this.services.garage.own(caller, vehicleId);
+    const now = new Date();
+    const [gathered, workers, timeZone, wishes] = await Promise.all([
+      this.services.jobs.gathered(vehicle),
+      this.services.workers.list(caller),
+      this.services.workers.timeZone(caller),
+      wishesOf(this.db, [vehicleId]),
+    ]);
+    const wish = wishes.get(vehicleId) ?? NO_WISH;
+    const view = jobView(gathered, now);
+    const steps = jobSteps(gathered.input);
+    const { open, blocked } = plannable(view, steps);
+    const wet = wish.outdoors ? wetSpells(now) : [];
+    const known = { now, view, open, blocked, workers, timeZone, wish, wet };
+    if (open.length === 0) return { ...known, input: null, problem: null };
+    if (workers.every(({ week }) => week.every((day) => day.length === 0)))
+      return { ...known, input: null, problem: 'Say who works when: then every step gets its evening.' };
+    const input: CalendarInput = {
+      tasks: tasksOf(open, steps, { now, outdoors: wish.outdoors }),
+      people: Object.fromEntries(workers.map((worker) => [worker.name, windowsOf(worker, now, timeZone)])),
+      resources: { welder: 1 },
+      ...(wish.outdoors ? { dry: drySpells(now, YEAR_HOURS) } : {}),
+    };
+    return { ...known, input, problem: null };
+  }
+
   /** The plan of a car as a file for a calendar. */
   async calendar(caller: Caller, vehicleId: string): Promise<string> {
     const { nickname } = await this.services.garage.own(caller, vehicleId);
@@ -140,10 +185,15 @@ export class PlanService {
     const now = new Date();
     const [vehicles, workers, timeZone] = await Promise.all([
       this.services.garage.all(caller),
-      this.workers(caller),
-      this.timeZone(caller),
+      this.services.workers.list(caller),
+      this.services.workers.timeZone(caller),
     ]);
-    const open = await this.openOf(vehicles, now);
+    const wishes = await wishesOf(
+      this.db,
+      vehicles.map(({ id }) => id),
+    );
+    const outdoors = (id: string) => wishes.get(id)?.outdoors ?? false;
+    const open = await this.openOf(vehicles, { now, outdoors });
     const none = { now, open, timeZone, workers: workers.length, input: null };
     if (open.length === 0) return { ...none, problem: null };
     if (workers.every(({ week }) => week.every((day) => day.length === 0)))
@@ -152,6 +202,7 @@ export class PlanService {
       tasks: open.flatMap(({ tasks }) => tasks),
       people: Object.fromEntries(workers.map((worker) => [worker.name, windowsOf(worker, now, timeZone)])),
       resources: { welder: 1 },
+      ...(open.some(({ vehicle }) => outdoors(vehicle.id)) ? { dry: drySpells(now, YEAR_HOURS) } : {}),
     };
     return { ...none, input, problem: null };
   }
@@ -196,13 +247,16 @@ export class PlanService {
   }
 
   /** What is left of each car's job as tasks under names of their own; the first cars until as many as are planned at once. */
-  private async openOf(vehicles: readonly OwnVehicle[], now: Date) {
+  private async openOf(
+    vehicles: readonly OwnVehicle[],
+    { now, outdoors }: { now: Date; outdoors: (vehicleId: string) => boolean },
+  ) {
     const gathered = await this.services.jobs.gatheredAll(vehicles, now);
     const all = vehicles.flatMap((vehicle) => {
       const own = gathered.get(vehicle.id)!;
       const steps = jobSteps(own.input);
       const { open } = plannable(jobView(own, now), steps);
-      const tasks = tasksOf(open, steps, now).map((task) => ({
+      const tasks = tasksOf(open, steps, { now, outdoors: outdoors(vehicle.id) }).map((task) => ({
         ...task,
         id: nameIn(vehicle, task.id),
         after: (task.after ?? []).map((link) => ({ ...link, id: nameIn(vehicle, link.id) })),
@@ -212,84 +266,4 @@ export class PlanService {
     let count = 0;
     return all.filter(({ tasks }) => (count += tasks.length) <= MOST_TASKS);
   }
-
-  async workers(caller: Caller): Promise<Worker[]> {
-    const rows = await this.db
-      .getRepository(WorkerEntity)
-      .find({ where: { shopId: caller.shopId }, order: { name: 'ASC' } });
-    return rows.map(workerView);
-  }
-
-  async addWorker(caller: Caller, { timeZone, ...input }: WorkerInput & { timeZone: string }): Promise<Worker[]> {
-    needs('owner', caller);
-    await this.check(caller, input, timeZone);
-    const known = await this.db.getRepository(WorkerEntity).findOneBy({ id: input.id });
-    if (known && known.shopId !== caller.shopId) throw notFound('person');
-    if (!known)
-      await changeOfShop(this.db, caller.shopId, async (manager) => {
-        const row = { ...input, shopId: caller.shopId, version: 1 };
-        await manager.createQueryBuilder().insert().into(WorkerEntity).values(row).orIgnore().execute();
-        await manager.update(ShopEntity, { id: caller.shopId }, { timeZone });
-        await note(manager, caller, `${input.name} works in the shop`);
-      });
-    return this.workers(caller);
-  }
-
-  async changeWorker(
-    caller: Caller,
-    { version, timeZone, ...input }: WorkerInput & { timeZone: string; version: number },
-  ): Promise<Worker[]> {
-    needs('owner', caller);
-    await this.ownWorker(caller, input.id);
-    await this.check(caller, input, timeZone);
-    await changeOfShop(this.db, caller.shopId, async (manager) => {
-      await changeOnce(manager, {
-        target: WorkerEntity,
-        id: input.id,
-        seen: version,
-        changes: { name: input.name, week: input.week, off: input.off },
-        current: () => this.workers(caller),
-      });
-      await manager.update(ShopEntity, { id: caller.shopId }, { timeZone });
-      await note(manager, caller, `Hours of ${input.name} changed`);
-    });
-    return this.workers(caller);
-  }
-
-  async removeWorker(caller: Caller, id: string): Promise<Worker[]> {
-    needs('owner', caller);
-    const { name } = await this.ownWorker(caller, id);
-    await changeOfShop(this.db, caller.shopId, async (manager) => {
-      await manager.delete(WorkerEntity, { id });
-      await note(manager, caller, `${name} does not work in the shop any more`);
-    });
-    return this.workers(caller);
-  }
-
-  private async timeZone(caller: Caller): Promise<string> {
-    const shop = await this.db.getRepository(ShopEntity).findOneBy({ id: caller.shopId });
-    return shop?.timeZone ?? 'UTC';
-  }
-
-  private async ownWorker(caller: Caller, id: string): Promise<WorkerRow> {
-    const row = await this.db.getRepository(WorkerEntity).findOneBy({ id, shopId: caller.shopId });
-    if (!row) throw notFound('person');
-    return row;
-  }
-
-  /** Two of one name could not be told apart in a plan; an evening ends after it begins; a time zone exists. */
-  private async check(caller: Caller, { id, name, week }: WorkerInput, timeZone: string): Promise<void> {
-    checkTimeZone(timeZone);
-    const others = (await this.workers(caller)).filter((worker) => worker.id !== id);
-    if (others.some((worker) => worker.name.toLowerCase() === name.toLowerCase()))
-      throw new ServerProblem('invalid', `There is somebody called ${name} already; write another name.`, 'name');
-    week.forEach((day, i) =>
-      day.forEach(([from, to]) => {
-        if (to <= from)
-          throw new ServerProblem('invalid', 'Hours end after they begin; put the later one second.', `week[${i}]`);
-      }),
-    );
-  }
 }
-
-const workerView = ({ id, name, week, off, version }: WorkerRow): Worker => ({ id, name, week, off, version });

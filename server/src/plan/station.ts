@@ -1,20 +1,24 @@
 import type { Station } from '../station.ts';
 import { GarageService } from '../garage/service.ts';
 import { JobService } from '../job/service.ts';
-import { WorkerEntity } from './entities.ts';
+import { PlanWishEntity, WorkerEntity } from './entities.ts';
 import { planRoutes } from './routes.ts';
 import { PlanService } from './service.ts';
+import { WorkerService } from './workers.ts';
 
 /** What can be done tonight, and when is it ready. */
 export const plan: Station = {
   name: 'plan',
-  entities: [WorkerEntity],
-  serve: (house) => [
-    new PlanService(house.db, {
+  entities: [WorkerEntity, PlanWishEntity],
+  serve: (house) => {
+    const workers = new WorkerService(house.db);
+    const plans = new PlanService(house.db, {
       garage: house.the(GarageService),
       jobs: house.the(JobService),
+      workers,
       bench: house.bench,
-    }),
-  ],
-  addresses: (house) => [{ router: planRoutes(house.the(PlanService)) }],
+    });
+    return [workers, plans];
+  },
+  addresses: (house) => [{ router: planRoutes(house.the(PlanService), house.the(WorkerService)) }],
 };

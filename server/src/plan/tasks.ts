@@ -19,7 +19,11 @@ export function plannable(view: JobView, steps: readonly JobStep[]): { open: Ste
 }
 
 /** What is left of a job as tasks of the calendar, hours from now. */
-export function tasksOf(open: readonly StepView[], steps: readonly JobStep[], now: Date): CalendarTask[] {
+export function tasksOf(
+  open: readonly StepView[],
+  steps: readonly JobStep[],
+  { now, outdoors }: { now: Date; outdoors: boolean },
+): CalendarTask[] {
   const left = new Set(open.map(({ id }) => id));
   const links = new Map(steps.map(({ id, after }) => [id, after]));
   return open.map((step): CalendarTask => {
@@ -33,6 +37,8 @@ export function tasksOf(open: readonly StepView[], steps: readonly JobStep[], no
       id: step.id,
       hours: running ?? (step.waits ? step.hours : leftOf(step)),
       ...(step.waits ? { by: [] } : {}),
+      // In the open, electric welding and coating wait for dry hours.
+      ...(outdoors && step.dry ? { dry: true } : {}),
       needs: Object.fromEntries(step.needs.map((name) => [name, 1])),
       after: (links.get(step.id) ?? [])
         .filter(({ id }) => left.has(id))

@@ -7,7 +7,7 @@ import type { WeldPlanView } from '@aspecta/contract/weld';
 import { weldCard, type WeldCardContext } from '../weld/card.ts';
 import type { CutPlanView } from '@aspecta/contract/cut';
 import { inspectionFile } from '../report/file.ts';
-import { planAll, planJob } from '../plan/planning.ts';
+import { ends, planAll, planJob } from '../plan/planning.ts';
 import { outlineFile } from '../shape/outlineFiles.ts';
 import { readingsFile, readReadings } from '../survey/files.ts';
 import { portfolio } from '@aspecta/core/verdict';
@@ -43,6 +43,7 @@ export const jobs = {
   weldNames,
   planJob,
   planAll,
+  ends: ({ inputs }: { inputs: Parameters<typeof ends>[0] }) => ends(inputs),
   weighRepair,
   portfolio,
 } as const;

@@ -4,3 +4,5 @@ const model = defineModel<string>({ required: true });
 </script>
 
 <template><input v-model="model" type="date" class="select" /></template>
+
+<style src="./native.css"></style>

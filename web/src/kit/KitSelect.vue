@@ -12,19 +12,4 @@ const model = defineModel<string>({ required: true });
   </select>
 </template>
 
-<style>
-.select {
-  min-height: 44px;
-  padding: 0.4rem 0.7rem;
-  border: 1px solid var(--line-strong);
-  border-radius: 8px;
-  background: var(--card);
-  color: inherit;
-  font: inherit;
-  width: 100%;
-  min-width: 0;
-}
-.select[aria-invalid='true'] {
-  border-color: var(--alarm);
-}
-</style>
+<style src="./native.css"></style>

@@ -10,12 +10,14 @@ import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
-import { hours } from '../shell/units.ts';
+import { hours, percent } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import { hoursText } from './hoursText.ts';
 import { barsChart, slotsOf, tonightOf } from './planScene.ts';
 import { CLOCK, shopClock } from './shopClock.ts';
+import WhatIf from './WhatIf.vue';
+import WishForm from './WishForm.vue';
 import WorkerForm from './WorkerForm.vue';
 
 /* Tonight, the weeks ahead, and when it is ready: the steps of the job in the hours that people have. */
@@ -27,6 +29,11 @@ const load = useLoad(async (again) => {
   return { vehicle, view };
 });
 const view = computed(() => load.data.value!.view);
+function wished(now: PlanView): void {
+  load.data.value = { ...load.data.value!, view: now };
+}
+/** Less likely than that is no promise to give. */
+const FAIR = 0.8;
 const written = shopClock(() => view.value.timeZone);
 const dayText = written({ weekday: 'short', day: 'numeric', month: 'short' });
 const longDay = written({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
@@ -43,6 +50,8 @@ const chart = computed(() => barsChart(view.value, dayText));
 /** Share of the runs over which a step is said to hold the end up. */
 const OFTEN = 0.5;
 const holding = computed(() => view.value.steps.filter(({ critical }) => critical >= OFTEN));
+/** The next spells of rain, as many as one can keep in mind. */
+const rain = computed(() => view.value.wet.slice(0, 4).map(([from, to]) => ({ from, to })));
 const editing = ref<Worker | 'new' | null>(null);
 const isOwner = computed(() => session.current?.person.role === 'owner');
 const anybody = computed(() => view.value.workers.length > 0);
@@ -76,7 +85,18 @@ const anybody = computed(() => view.value.workers.length > 0);
               left.
             </p>
           </div>
+          <div v-if="view.inTime !== null && view.wish.promised">
+            <p class="figure" :class="{ alarm: view.inTime < FAIR }">{{ percent(view.inTime) }}</p>
+            <p class="soft small">
+              of the runs are ready by {{ longDay(`${view.wish.promised}T12:00:00Z`) }}, as it was promised.
+            </p>
+          </div>
         </div>
+        <p v-if="rain.length > 0" class="small soft">
+          Rain is forecast
+          {{ rain.map(({ from, to }) => `${dayText(from)}, ${clockText(from)} to ${clockText(to)}`).join('; ') }}: no
+          electric welding and no coating then.
+        </p>
         <section v-for="slot in tonight" :key="slot.by" class="tile tonight">
           <p class="eyebrow">Next for {{ slot.by }}</p>
           <h2>{{ longDay(slot.from) }}, {{ clockText(slot.from) }} to {{ clockText(slot.to) }}</h2>
@@ -105,6 +125,7 @@ const anybody = computed(() => view.value.workers.length > 0);
             </li>
           </ul>
         </section>
+        <WhatIf :vehicle="id" />
         <KitCollapse title="Day by day">
           <div v-for="{ day, slots: own } in days" :key="day" class="day">
             <h3>{{ day }}</h3>
@@ -120,6 +141,10 @@ const anybody = computed(() => view.value.workers.length > 0);
           Not planned: {{ step.title }} ({{ step.reason }}), and what waits for it.
         </p>
       </KitNotice>
+      <section v-if="session.canWork" class="people">
+        <h2>What is wanted of it</h2>
+        <WishForm :key="view.wish.version" :vehicle="id" :wish="view.wish" @saved="wished" />
+      </section>
       <section class="people">
         <h2>Who works when</h2>
         <p v-if="!anybody" class="soft">Nobody yet.</p>

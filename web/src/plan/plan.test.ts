@@ -43,6 +43,9 @@ const view = (over: Partial<PlanView> = {}): PlanView => ({
   broken: [],
   blocked: [],
   problem: null,
+  wish: { promised: null, outdoors: false, version: 0 },
+  inTime: null,
+  wet: [],
   ...over,
 });
 
@@ -143,5 +146,49 @@ describe('the plan of a car', () => {
     await page.get('.dialog form').trigger('submit');
     await flushPromises();
     expect(page.text()).toContain('There is somebody called Ada already.');
+  });
+});
+
+describe('what is wanted of a plan', () => {
+  it('is said by a worker: the day that was promised with its chance, and rain where the car stands in the open', async () => {
+    server.on(
+      'GET /vehicles/v/plan',
+      view({
+        wish: { promised: '2026-02-10', outdoors: true, version: 3 },
+        inTime: 0.35,
+        wet: [['2026-02-04T08:00:00.000Z', '2026-02-04T11:00:00.000Z']],
+      }),
+    );
+    server.on(
+      'PUT /vehicles/v/plan/wish',
+      view({ wish: { promised: '2026-03-01', outdoors: true, version: 4 }, inTime: 0.9 }),
+    );
+    const { page } = await open();
+    expect(page.text()).toMatch(/35 %\s*of the runs are ready by .*10 February 2026/s);
+    expect(page.text()).toMatch(/Rain is forecast .*4 Feb.*09:00 to 12:00/s);
+    await field(page, /^Promised/).setValue('2026-03-01');
+    await page.get('.wish').trigger('submit');
+    await flushPromises();
+    expect(server.to('PUT /vehicles/v/plan/wish')).toEqual([{ promised: '2026-03-01', outdoors: true, version: 3 }]);
+    expect(page.text()).toMatch(/90 %\s*of the runs/);
+  });
+
+  it('is helped by what is asked for, in days, and not by what changes nothing', async () => {
+    server.on('GET /vehicles/v/plan/what-if', [
+      { name: 'A helper with the hours of Ines', p50: '2026-02-03T19:00:00.000Z', sooner: 2.1 },
+      { name: '2 hours more a week from Ines', p50: '2026-02-05T19:00:00.000Z', sooner: 0 },
+    ]);
+    const { page } = await open();
+    await button(page, /^Try a helper/).trigger('click');
+    await flushPromises();
+    const [first, second] = page.findAll('.whatif li').map((one) => one.text());
+    expect(first).toMatch(/helper.*2 days sooner/);
+    expect(second).toContain('no sooner');
+  });
+
+  it('is not asked of a viewer', async () => {
+    signIn('viewer');
+    const { page } = await open();
+    expect(page.find('.wish').exists()).toBe(false);
   });
 });

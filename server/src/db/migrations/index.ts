@@ -15,6 +15,7 @@ import { item } from './014-item.ts';
 import { clock } from './015-clock.ts';
 import { parcel } from './016-parcel.ts';
 import { way } from './017-way.ts';
+import { wish } from './018-wish.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -35,6 +36,7 @@ export const volumes = [
   clock,
   parcel,
   way,
+  wish,
 ];
 
 /** All migrations, oldest first. */
