@@ -31,6 +31,7 @@ async function demoPaths(page: Page, house: House): Promise<Record<string, strin
     'Way in': `/vehicles/${car}/repairs/${patch}/way`,
     Fit: `/vehicles/${car}/repairs/${patch}/fit`,
     Weld: `/vehicles/${car}/repairs/${patch}/weld`,
+    Dress: `/vehicles/${car}/repairs/${patch}/dress`,
     Bench: `/vehicles/${car}/repairs/${patch}/bench`,
     Hold: `/vehicles/${car}/hold`,
     'Hold, braces': `/vehicles/${car}/hold?tab=braces`,

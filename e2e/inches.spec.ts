@@ -63,6 +63,7 @@ test('an inch shop reads inches, mil and °F on every page of a car', async ({ p
       `${car}/hold?tab=gaps`,
       `${patch}/way`,
       `${patch}/fit`,
+      `${patch}/dress`,
       `${car}/close`,
       `${car}/record`,
       `${car}/record?tab=timeline`,

@@ -4,6 +4,7 @@ import { body } from './body/station.ts';
 import { calc } from './calc/station.ts';
 import { close } from './close/station.ts';
 import { cut } from './cut/station.ts';
+import { dress } from './dress/station.ts';
 import { fit } from './fit/station.ts';
 import { garage } from './garage/station.ts';
 import { gauge } from './gauge/station.ts';
@@ -48,6 +49,7 @@ export const stations: readonly Station[] = [
   fit,
   close,
   weld,
+  dress,
   hold,
   job,
   side,

@@ -4,6 +4,7 @@ import { body } from './body/station.ts';
 import { book } from './book/station.ts';
 import { close } from './close/station.ts';
 import { cut } from './cut/station.ts';
+import { dress } from './dress/station.ts';
 import { fit } from './fit/station.ts';
 import { garage } from './garage/station.ts';
 import { hold } from './hold/station.ts';
@@ -38,6 +39,7 @@ export const stations: readonly Station[] = [
   way,
   fit,
   weld,
+  dress,
   close,
   job,
   plan,

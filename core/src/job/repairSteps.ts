@@ -198,7 +198,8 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
     ],
   });
   add('dress', 'dress the welds', hours('dress'), {
-    path: `${at}/weld`,
+    path: `${at}/dress`,
+    share: repair.dressed ?? 0,
     after: [link(['weld'], 'When the last weld is cold.')],
   });
   add('prime', 'prime the bare metal on both faces', coats * (1 - BEHIND) || house.seal, {

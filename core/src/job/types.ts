@@ -97,6 +97,8 @@ export interface JobRepair {
   took?: { panel: string; hours: Partial<Record<StepKind, number>> } | undefined;
   /** What comes off so that one gets at it, and goes back: hours. */
   access?: { what: readonly string[]; off: number; on: number } | undefined;
+  /** How far its welds are dressed, by the straight edge; left out where nobody has read it. */
+  dressed?: number | undefined;
   /** How far its trial fits have come; left out where none was made. */
   fitted?: number | undefined;
   /** Shares that are coated: of the faces that its welds shut, and of those that stay in reach; null where it has none. */

@@ -16,6 +16,7 @@ describe('how sure an end is', () => {
     expect(outlook(input, { runs: 5, sigma: 0 })).toEqual({
       p50: 50,
       p90: 50,
+      inTime: null,
       critical: { long: 1, after: 1, beside: 0 },
     });
   });
@@ -25,6 +26,14 @@ describe('how sure an end is', () => {
     // Median 100, P90 100·exp(0.3·1.2816), within what a thousand runs allow.
     expect(Math.abs(p50 - 100)).toBeLessThan(5);
     expect(Math.abs(p90 - 100 * Math.exp(0.3 * 1.2816))).toBeLessThan(8);
+  });
+  it('says how likely a promised hour is kept: half of the runs by the median, as the normal has it beyond', () => {
+    const one = { tasks: [{ id: 'a', hours: 100 }], people: { Ada: always } };
+    const by = (hour: number) => outlook(one, { runs: 1000, sigma: 0.3, by: hour }).inTime!;
+    expect(Math.abs(by(100) - 0.5)).toBeLessThan(0.05);
+    // Φ(1) = 0.8413.
+    expect(Math.abs(by(100 * Math.exp(0.3)) - 0.8413)).toBeLessThan(0.04);
+    expect([by(1), by(10_000)]).toEqual([0, 1]);
   });
   it('is the same each time it is asked', () => {
     expect(outlook(input, { runs: 20 })).toEqual(outlook(input, { runs: 20 }));

@@ -33,6 +33,7 @@ interface Known {
   coated: ReadonlyMap<string, NonNullable<JobRepair['coated']>>;
   fitted: ReadonlyMap<string, number>;
   access: ReadonlyMap<string, NonNullable<JobRepair['access']>>;
+  dressed: ReadonlyMap<string, number>;
 }
 
 const HOUR = 3_600_000;
@@ -46,7 +47,7 @@ const USUAL_DAYS = 10;
 export async function gather(
   db: DataSource,
   vehicles: readonly OwnVehicle[],
-  { now, held, coated, fitted, access }: Known,
+  { now, held, coated, fitted, access, dressed }: Known,
 ): Promise<ReadonlyMap<string, Gathered>> {
   const vehicleId = In(vehicles.map(({ id }) => id));
   const [repairs, orders, offers, zones, finds, words, own, clocks] = await Promise.all([
@@ -80,7 +81,7 @@ export async function gather(
           input: {
             body: vehicle.plan,
             repairs: decided.map((row) => ({
-              ...jobRepair(row, of(orders), { lead, ticked, coated, fitted, access }),
+              ...jobRepair(row, of(orders), { lead, ticked, coated, fitted, access, dressed }),
               took: tookThere(row, { decided, words: of(words), plan: vehicle.plan }),
             })),
             parts: loose.map((order) => ({
@@ -155,7 +156,8 @@ function jobRepair(
     coated,
     fitted,
     access,
-  }: { lead: (order: OrderRow) => number; ticked: Ticked } & Pick<Known, 'coated' | 'fitted' | 'access'>,
+    dressed,
+  }: { lead: (order: OrderRow) => number; ticked: Ticked } & Pick<Known, 'coated' | 'fitted' | 'access' | 'dressed'>,
 ): JobRepair {
   const order = isBought(choice) ? orders.filter(({ repairId }) => repairId === id).at(-1) : undefined;
   const fasteners = (work ?? [])
@@ -173,6 +175,7 @@ function jobRepair(
     welded: ticked.welds.get(id)?.share ?? null,
     fitted: fitted.get(id),
     access: access.get(id),
+    dressed: dressed.get(id),
     coated: coated.get(id),
   };
 }

@@ -7,6 +7,7 @@ import { changeOnce } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
+import type { DressService } from '../dress/service.ts';
 import type { FitService } from '../fit/service.ts';
 import type { WayService } from '../way/service.ts';
 import type { HoldService } from '../hold/service.ts';
@@ -25,6 +26,7 @@ interface Others {
   hold: HoldService;
   fits: FitService;
   ways: WayService;
+  dress: DressService;
   closes: CloseService;
 }
 
@@ -59,13 +61,14 @@ export class JobService {
 
   /** The same for several cars at once. */
   async gatheredAll(vehicles: readonly OwnVehicle[], now: Date): Promise<ReadonlyMap<string, Gathered>> {
-    const { hold, fits, closes, ways } = this.others;
+    const { hold, fits, closes, ways, dress } = this.others;
     const [held, closings] = await Promise.all([hold.heldOf(vehicles), closes.closings(vehicles)]);
     const repairs = [...closings.values()].flatMap((closing) => closing.repairs);
     return gather(this.db, vehicles, {
       now,
       held: new Map([...held].map(([id, one]) => [id, sharesOf(one)])),
       fitted: await fits.shares(repairs),
+      dressed: await dress.shares(repairs),
       access: await ways.access(repairs.map(({ id }) => id)),
       coated: new Map([...closings.values()].flatMap((closing) => [...coatedShares(closing)])),
     });

@@ -1,6 +1,7 @@
 import { isPast } from '@aspecta/core/job';
 import { panelOf } from '@aspecta/core/body';
 import type { JobView, StepView } from '@aspecta/contract/job';
+import { DressService } from '../dress/service.ts';
 import { WayService } from '../way/service.ts';
 import type { Station, StationStanding } from '../station.ts';
 import { URGENCY } from '../board/urgency.ts';
@@ -21,6 +22,7 @@ export const job: Station = {
       hold: house.the(HoldService),
       fits: house.the(FitService),
       ways: house.the(WayService),
+      dress: house.the(DressService),
       closes: house.the(CloseService),
     }),
   ],

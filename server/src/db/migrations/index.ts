@@ -16,6 +16,7 @@ import { clock } from './015-clock.ts';
 import { parcel } from './016-parcel.ts';
 import { way } from './017-way.ts';
 import { wish } from './018-wish.ts';
+import { dress } from './019-dress.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -37,6 +38,7 @@ export const volumes = [
   parcel,
   way,
   wish,
+  dress,
 ];
 
 /** All migrations, oldest first. */
