@@ -191,7 +191,7 @@ test('one car from the first reading to the last stitch', async ({ page, house }
       await line.getByRole('button', { name: state, exact: true }).click();
       await line.getByLabel('Should arrive on').fill('2031-03-01');
       await line.getByRole('button', { name: `Note: ${state.toLowerCase()}` }).click();
-      await expect(line.locator('strong')).toHaveText(state);
+      await expect(line.locator('.state strong')).toHaveText(state);
     }
     await page.goto(`${house.url}/vehicles/${car}`);
     await expect(page.locator('[data-panel="boot-floor"]')).toHaveAttribute('aria-label', /panel is on its way/);
@@ -209,6 +209,6 @@ test('one car from the first reading to the last stitch', async ({ page, house }
     await check.getByRole('radio', { name: 'Use it, after work on it' }).check();
     await check.getByRole('button', { name: 'Note: use it, after work on it' }).click();
     await expect(line).toContainText('Use it, after work on it: 2.0 h');
-    await expect(line.locator('strong').first()).toHaveText('Checked');
+    await expect(line.locator('.state strong')).toHaveText('Checked');
   });
 });

@@ -24,7 +24,7 @@ export interface ArrivalInput {
 
 export interface ArrivalAdvice {
   outcome: ArrivalOutcome;
-  /** Of work on it before it can be used. */
+  /** That work on it would take before it can be used, whether it pays or not. */
   hours: number;
   /** That work in money, and what is lost when it is sent back: its carriage there and back. Minor units. */
   rework: number;
@@ -112,12 +112,11 @@ export function adviseArrival({
   const open = ARRIVAL_POINTS.filter(
     (point) => points[point] === undefined && !(point === 'thickness' && thickness !== null),
   );
-  const common = { hours: 0, rework, back, strip, open, why };
+  const common = { hours, rework, back, strip, open, why };
   if (!hopeless && !(hours > 0 && dear))
     return {
       ...common,
       outcome: hours > 0 ? 'rework' : 'fits',
-      hours,
       why: why.length > 0 ? why : ['Nothing is wrong with what was looked at.'],
     };
   if (back < price) return { ...common, outcome: 'return' };

@@ -140,7 +140,7 @@ async function save(): Promise<void> {
         <p class="eyebrow">What speaks for what</p>
         <p class="large">
           {{ OUTCOME_WORDS[advice.outcome]
-          }}<template v-if="advice.hours > 0">: {{ hoursText(advice.hours) }}</template>
+          }}<template v-if="advice.outcome === 'rework'">: {{ hoursText(advice.hours) }}</template>
         </p>
         <p v-for="reason in advice.why" :key="reason" class="small">{{ reason }}</p>
         <p v-if="advice.strip > 0" class="small">

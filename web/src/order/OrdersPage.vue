@@ -31,7 +31,9 @@ const load = useLoad(async () => {
 });
 /** Takes a plan of all cars, and so comes after the lines. */
 const advice = useLoad(() => get<OrderAdvice>('/orders/advice'));
-const needOf = (line: OrderLine) => advice.data.value?.needs.find((need) => need.line === line.id);
+const needOf = (line: OrderLine) =>
+  // What has just been ordered is not asked for again while the plan of all cars is made anew.
+  line.state === 'wanted' ? advice.data.value?.needs.find((need) => need.line === line.id) : undefined;
 const refresh = () => Promise.all([load.reload(), advice.reload()]);
 const adding = ref(false);
 const sending = shallowRef<{ maker: string; carriage: number; lines: { line: OrderLine; price: number }[] } | null>(
