@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import type { DressView } from '@aspecta/contract/dress';
 import type { JobView } from '@aspecta/contract/job';
+import type { RecordView } from '@aspecta/contract/record';
 import { ON_SILL, decided, houseWithCar, ownerOf, squareAt, vehicleOf } from '../testing/house.ts';
 
 const here = houseWithCar();
@@ -33,6 +34,10 @@ describe('a straight edge over the welds', () => {
     const good = (await read(all(-1)).expect(201)).body as DressView;
     expect(good.rounds.map(({ result }) => result.good)).toEqual([false, true]);
     expect((await step()).state).toBe('done');
+    const { parts } = (await here.owner.get(`/vehicles/${vehicle}/record`).expect(200)).body as RecordView;
+    expect(JSON.stringify(parts)).toContain(
+      `1.0 mm at its lowest, 0.0 mm at its proudest, read at ${all(0).length} places`,
+    );
     await here.owner.delete(`/repairs/${id}/dress/rounds/${good.rounds[1]!.id}`).expect(200);
     expect((await view()).rounds).toHaveLength(1);
     await here.owner.delete(`/repairs/${id}/dress/rounds/${good.rounds[1]!.id}`).expect(404);

@@ -1,4 +1,4 @@
-import { In, type DataSource } from 'typeorm';
+import { In, IsNull, type DataSource } from 'typeorm';
 import type { DressRoundInput, DressRoundView, DressView } from '@aspecta/contract/dress';
 import { panelOf, type Panel } from '@aspecta/core/body';
 import { dressRound } from '@aspecta/core/dress';
@@ -7,10 +7,11 @@ import { between } from '@aspecta/core/geometry';
 import { whereOnJoint } from '@aspecta/core/weld';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
+import type { OwnVehicle } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
 import type { JointService } from '../repair/service.ts';
-import type { RepairRow } from '../verdict/entities.ts';
+import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { weldProgress } from '../weld/progress.ts';
 import { DressEntity, type DressRow } from './entities.ts';
@@ -86,6 +87,24 @@ export class DressService {
       await record(manager, caller, vehicle.id, 'weld', 'Straight edge over the welds taken back');
     });
     return this.view(caller, repairId);
+  }
+
+  /** For the record: the last reading of each repair that stands, in mm. */
+  async told({ id, plan }: OwnVehicle): Promise<string[]> {
+    const repairs = await this.db.getRepository(RepairEntity).findBy({ vehicleId: id, deletedAt: IsNull() });
+    const rows = await this.db.getRepository(DressEntity).find({
+      where: { repairId: In(repairs.map((repair) => repair.id)) },
+      order: { at: 'ASC' },
+    });
+    return repairs.flatMap(({ id: repairId, panel }) => {
+      const last = rows.findLast((row) => row.repairId === repairId);
+      if (!last) return [];
+      const mm = last.readings.map((reading) => reading.mm);
+      const [low, proud] = [Math.max(0, ...mm.map((value) => -value)), Math.max(0, ...mm)];
+      return [
+        `${panelOf(plan, panel).name}: ${low.toFixed(1)} mm at its lowest, ${proud.toFixed(1)} mm at its proudest, read at ${mm.length} places (${last.by}, ${last.at.toISOString().slice(0, 10)}).`,
+      ];
+    });
   }
 
   /** How far these repairs are dressed, as far as it was read since they were decided: 1, or half-way there. */

@@ -1,6 +1,6 @@
 import { keepsPanel } from '@aspecta/core/verdict';
 import { JointService } from '../repair/service.ts';
-import type { Station, StationStanding } from '../station.ts';
+import type { Chapter, Station, StationStanding } from '../station.ts';
 import { cutInRepairs } from '../verdict/cutIn.ts';
 import { VerdictService } from '../verdict/service.ts';
 import { DressEntity } from './entities.ts';
@@ -15,6 +15,10 @@ export const dress: Station = {
     new DressService(house.db, { verdicts: house.the(VerdictService), joints: house.the(JointService) }),
   ],
   addresses: (house) => [{ router: dressRoutes(house.the(DressService)) }],
+  report: async (house, vehicle): Promise<Chapter[]> => {
+    const lines = await house.the(DressService).told(vehicle);
+    return lines.length > 0 ? [{ title: 'Welds by the straight edge', lasting: true, lines }] : [];
+  },
   standing: async (house, vehicles) => {
     const repairs = await cutInRepairs(house.db, vehicles, (choice) => !keepsPanel(choice));
     const shares = await house.the(DressService).shares(repairs);
