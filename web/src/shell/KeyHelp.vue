@@ -10,6 +10,7 @@ const route = useRoute();
 /** Keys of every sheet. */
 const EVERYWHERE: readonly (readonly [string, string])[] = [
   ['?', 'Show these keys'],
+  ['/', 'Find a panel, a repair, a part, a station, a calculation'],
   ['+ and −', 'Zoom the sheet'],
   ['Arrow keys', 'Move the sheet'],
   ['0', 'Fit the sheet to the window'],

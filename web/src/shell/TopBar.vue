@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import { Moon, Sun, LogOut, UserRound } from 'lucide-vue-next';
 import KitButton from '../kit/KitButton.vue';
+import SearchKey from '../search/SearchKey.vue';
 import { stations } from '../stations.ts';
 import { useLook } from './look.ts';
 import { useSession } from './session.ts';
@@ -31,6 +32,7 @@ async function leave(): Promise<void> {
         >{{ session.current?.person.name }} · {{ session.current?.shop.name }}</span
       ></RouterLink
     >
+    <SearchKey />
     <KitButton plain :aria-label="look.night ? 'Day look' : 'Night look'" @click="look.toggle()">
       <component :is="look.night ? Sun : Moon" :size="20" />
     </KitButton>
