@@ -1,4 +1,5 @@
 import { account } from './account/station.ts';
+import { archive } from './archive/station.ts';
 import { board } from './board/station.ts';
 import { body } from './body/station.ts';
 import { calc } from './calc/station.ts';
@@ -55,6 +56,7 @@ export const stations: readonly Station[] = [
   side,
   plan,
   record,
+  archive,
   board,
   report,
   live,

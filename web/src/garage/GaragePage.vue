@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue';
+import { useRouter } from 'vue-router';
 import { GOALS, CLIMATES, type GarageVehicle, type Vehicle } from '@aspecta/contract/garage';
 import type { Board } from '@aspecta/contract/board';
 import { bodyPlan } from '@aspecta/core/body';
@@ -7,7 +8,8 @@ import type { PanelLook } from '../board/boardScene.ts';
 import { belowVehicle } from '../car/belowVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { get, post, remove } from '../shell/api.ts';
+import KitUpload from '../kit/KitUpload.vue';
+import { get, post, postBytes, remove } from '../shell/api.ts';
 import { planOf } from '../shell/plans.ts';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -19,6 +21,7 @@ import VehicleForm from './VehicleForm.vue';
 
 const session = useSession();
 const form = useForm();
+const router = useRouter();
 const adding = ref(false);
 const changing = ref<Vehicle | null>(null);
 const removing = ref<string | null>(null);
@@ -34,6 +37,18 @@ const load = useLoad(async () => {
   const plans = await Promise.all(vehicles.map((vehicle) => planOf(vehicle.planId)));
   return { vehicles, removed, states, plans };
 });
+const bringing = ref(false);
+/** A car that was taken out of another house: all of it, under names of its own here. */
+async function bring([file]: File[]): Promise<void> {
+  if (!file || bringing.value) return;
+  bringing.value = true;
+  const done = await form.submit(async () => {
+    const { id } = await postBytes<{ id: string }>('/archive/import', file, 'application/zip');
+    await router.push(`/vehicles/${id}`);
+  });
+  bringing.value = false;
+  if (!done) await load.reload();
+}
 const owner = () => session.current?.person.role === 'owner';
 
 async function takeAway(id: string): Promise<void> {
@@ -56,7 +71,15 @@ async function bringBack(id: string): Promise<void> {
           <p class="eyebrow">{{ session.current?.shop.name }}</p>
           <h1>Which car, and what next?</h1>
         </div>
-        <KitButton main v-if="session.canWork" @click="adding = true">Roll a car in</KitButton>
+        <div class="row">
+          <KitUpload
+            v-if="owner()"
+            :label="bringing ? 'Taking it in …' : 'Take a car in from a ZIP'"
+            accept=".zip,application/zip"
+            @files="bring"
+          />
+          <KitButton main v-if="session.canWork" @click="adding = true">Roll a car in</KitButton>
+        </div>
       </div>
       <KitNotice bad v-if="form.rest()">{{ form.rest() }}</KitNotice>
       <div v-if="load.data.value.vehicles.length === 0" class="tile empty">

@@ -152,3 +152,29 @@ describe('the garage', () => {
     expect(texts.includes('Remove')).toBe(removes);
   });
 });
+
+describe('a car from another house', () => {
+  const bring = async (page: Awaited<ReturnType<typeof open>>['page']) => {
+    await page.get('.upload').trigger('drop', { dataTransfer: { files: [new File(['zip'], 'marigold.zip')] } });
+    await flushPromises();
+  };
+
+  it('is taken in from its ZIP, and opened', async () => {
+    server.on('POST /archive/import', { id: 'w' });
+    const { page, router } = await open();
+    await bring(page);
+    expect(server.to('POST /archive/import')).toHaveLength(1);
+    expect(router.currentRoute.value.path).toBe('/vehicles/w');
+  });
+
+  it('is refused in words where it is none, and taken in by the owner only', async () => {
+    server.on('POST /archive/import', () =>
+      problem('invalid', 'This file is no ZIP, or was cut off.', 422, { field: 'archive' }),
+    );
+    const { page } = await open();
+    await bring(page);
+    expect(page.text()).toContain('This file is no ZIP, or was cut off.');
+    signIn('worker');
+    expect((await open()).page.findAll('.upload')).toHaveLength(0);
+  });
+});

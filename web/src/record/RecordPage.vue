@@ -6,6 +6,7 @@ import KitButton from '../kit/KitButton.vue';
 import KitTabs from '../kit/KitTabs.vue';
 import { get } from '../shell/api.ts';
 import { useInAddress } from '../shell/inAddress.ts';
+import { useSession } from '../shell/session.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import RecordText from './RecordText.vue';
@@ -25,6 +26,7 @@ const load = useLoad(async (again) => {
   ]);
   return { vehicle, record, timeline, shares };
 });
+const session = useSession();
 type Tab = 'record' | 'timeline' | 'share';
 const tab = useInAddress<Tab>(
   'tab',
@@ -38,6 +40,7 @@ const tab = useInAddress<Tab>(
     <main v-if="load.data.value" class="page">
       <CarHead :vehicle="load.data.value.vehicle" title="Record" question="What was found, decided and done?">
         <KitButton :href="`/api/vehicles/${id}/costs.xlsx`">Hours and costs</KitButton>
+        <KitButton v-if="session.canWork" :href="`/api/vehicles/${id}/archive.zip`">The whole car, ZIP</KitButton>
         <KitButton :href="`/api/vehicles/${id}/inspection.pdf`">As PDF, for the shop</KitButton>
         <KitButton :href="`/api/vehicles/${id}/inspection.pdf?for=customer`">As PDF, for others</KitButton>
       </CarHead>

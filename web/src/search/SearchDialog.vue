@@ -38,7 +38,7 @@ const load = useLoad(async () => {
           : (await get<RepairView[]>(`/vehicles/${own.id}/repairs`)).filter(({ withdrawn }) => !withdrawn),
       }
     : null;
-  return placesFor({ car, cars, orders, book: BOOK });
+  return placesFor({ car, cars, orders, book: BOOK, customer: session.isCustomer });
 });
 const found = computed(() => find(text.value, load.data.value ?? []));
 watch(found, () => (at.value = 0));

@@ -47,16 +47,20 @@ export function placesFor({
   cars,
   orders,
   book,
+  customer = false,
 }: {
   car: OpenCar | null;
   cars: readonly GarageVehicle[];
   orders: readonly OrderLine[];
   book: readonly BookPage[];
+  /** He is shown his car, and no station that would refuse him. */
+  customer?: boolean;
 }): Place[] {
+  const shown = stations.filter(({ inside }) => !(customer && inside));
   const words = (name: string, question: string) => `${question} ${ALSO[name] ?? ''}`;
   const inCar = car
     ? [
-        ...stations
+        ...shown
           .filter(({ scope, path }) => scope === 'car' && !path.replace(':id', '').includes(':'))
           .map(({ name, title, question, path }) => ({
             title: `${title}`,
@@ -81,7 +85,7 @@ export function placesFor({
       to: `/vehicles/${id}`,
       words: `${year} vehicle board`,
     })),
-    ...stations
+    ...shown
       .filter(({ scope, open, path }) => scope === 'shop' && !open && !path.includes(':'))
       .map(({ name, title, question, path }) => ({ title, kind: 'House', to: path, words: words(name, question) })),
     ...orders.map(({ panelName, vehicle, maker, vehicleId }) => ({

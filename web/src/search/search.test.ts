@@ -43,6 +43,13 @@ describe('anything by a word', () => {
     expect(find('sill zeppelin', places)).toEqual([]);
   });
 
+  it('shows a customer no station that would refuse him', () => {
+    const his = placesFor({ car: { ...car, repairs: [] }, cars, orders: [], book: BOOK, customer: true });
+    const inside = stations.filter((station) => station.inside).map(({ path }) => path.replace(':id', 'v'));
+    expect(his.filter(({ to }) => inside.includes(to))).toEqual([]);
+    expect(his.some(({ to }) => to === '/vehicles/v')).toBe(true);
+  });
+
   it('leads nowhere that is no page: every place of every body lies on a station', () => {
     const patterns = stations
       .flatMap(({ path, under = [] }) => [path, ...under.map((page) => page.path)])
