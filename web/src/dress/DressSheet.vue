@@ -68,7 +68,8 @@ function tap(place: Point): void {
   fill: var(--sound);
 }
 .place.fill circle {
-  fill: var(--line-strong);
+  fill: var(--line);
+  stroke-width: 3;
 }
 .place.stretch circle,
 .place.build circle,

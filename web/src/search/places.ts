@@ -2,7 +2,7 @@ import type { GarageVehicle } from '@aspecta/contract/garage';
 import type { OrderLine } from '@aspecta/contract/order';
 import { OPTION_WORDS, type RepairView } from '@aspecta/contract/verdict';
 import { panelOf, type BodyPlan } from '@aspecta/core/body';
-import { keepsPanel } from '@aspecta/core/verdict';
+import { isLetIn, keepsPanel } from '@aspecta/core/verdict';
 import type { BookPage } from '../book/page.ts';
 import { stations } from '../stations.ts';
 import type { Place } from './rank.ts';
@@ -103,6 +103,10 @@ export function placesFor({
   ];
 }
 
+/** A panel that is kept has nothing to join; a whole one no line to cut. */
+const opens = (station: string, choice: RepairView['choice']) =>
+  !keepsPanel(choice) && (station !== 'cut' || isLetIn(choice));
+
 function ofRepair(
   { id, nickname, plan }: OpenCar,
   { id: repair, panel, choice }: RepairView,
@@ -111,7 +115,7 @@ function ofRepair(
   const name = plan.panels.some((one) => one.id === panel) ? panelOf(plan, panel).name : panel;
   const of = `${OPTION_WORDS[choice].name.toLowerCase()} repair`;
   return stations
-    .filter(({ scope, onLine }) => scope === 'repair' && onLine && !keepsPanel(choice))
+    .filter(({ name, scope, onLine }) => scope === 'repair' && onLine && opens(name, choice))
     .map(({ name: station, title, question, path }) => ({
       title: `${title}: ${name}`,
       kind: nickname,

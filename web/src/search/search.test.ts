@@ -43,6 +43,13 @@ describe('anything by a word', () => {
     expect(find('sill zeppelin', places)).toEqual([]);
   });
 
+  it('leads to no line of a panel that is replaced whole', () => {
+    const whole = { ...car, repairs: [repairView({ id: 'w', panel: 'sill-l', choice: 'whole' })] };
+    const all = placesFor({ car: whole, cars, orders, book: BOOK }).map(({ to }) => to);
+    expect(all).toContain('/vehicles/v/repairs/w/joints');
+    expect(all).not.toContain('/vehicles/v/repairs/w/cut');
+  });
+
   it('shows a customer no station that would refuse him', () => {
     const his = placesFor({ car: { ...car, repairs: [] }, cars, orders: [], book: BOOK, customer: true });
     const inside = stations.filter((station) => station.inside).map(({ path }) => path.replace(':id', 'v'));
