@@ -8,7 +8,13 @@ import KitButton from './KitButton.vue';
  * A window over the page: keeps the focus inside and gives it back, Escape closes. Its outermost element is a
  * <div>: the library keeps the focus in nothing else.
  */
-const props = defineProps<{ title: string; wide?: boolean; stay?: boolean }>();
+const props = defineProps<{
+  title: string;
+  wide?: boolean;
+  stay?: boolean;
+  /** Who opens it puts the focus where it belongs; else it goes to the first thing inside. */
+  ownFocus?: boolean;
+}>();
 const emit = defineEmits<{ close: [] }>();
 const id = useId();
 const close = (shown: boolean) => !shown && !props.stay && emit('close');
@@ -19,7 +25,7 @@ const close = (shown: boolean) => !shown && !props.stay && emit('close');
     :show="true"
     :mask-closable="false"
     :close-on-esc="!stay"
-    :auto-focus="true"
+    :auto-focus="!ownFocus"
     transform-origin="center"
     @update:show="close"
   >

@@ -22,6 +22,9 @@ const route = useRoute();
 const router = useRouter();
 const session = useSession();
 const text = ref('');
+const typed = ref<{ focus: () => void }>();
+// One types at once: the field is what the window is for.
+watch(typed, (field) => field?.focus(), { flush: 'post' });
 const at = ref(0);
 const load = useLoad(async () => {
   const id = route.path.startsWith('/vehicles/') ? String(route.params['id']) : null;
@@ -57,10 +60,10 @@ function enter(): void {
 </script>
 
 <template>
-  <KitDialog title="Where to?" @close="emit('close')">
+  <KitDialog title="Where to?" own-focus @close="emit('close')">
     <form @submit.prevent="enter" @keydown.down.prevent="step(1)" @keydown.up.prevent="step(-1)">
       <KitField v-slot="{ bind }" label="A panel, a repair, a part, a station, a calculation"
-        ><KitInput v-bind="bind" v-model="text" autocomplete="off" placeholder="sill plug spacing"
+        ><KitInput ref="typed" v-bind="bind" v-model="text" autocomplete="off" placeholder="sill plug spacing"
       /></KitField>
       <ul class="plain found" aria-label="What was found">
         <li v-for="(place, i) in found" :key="place.to + place.title" :class="{ on: i === at }">

@@ -80,6 +80,7 @@ describe('the window of it', () => {
   it('is walked through with arrows and Enter, and says when nothing is called so', async () => {
     const { page, router } = await openPage(SearchDialog);
     await flushPromises();
+    expect(document.activeElement).toBe(field(page, /^A panel/).element);
     await field(page, /^A panel/).setValue('house');
     const all = page.findAll('.found li');
     expect(all[0]!.text()).toContain('House rules');
