@@ -1,22 +1,19 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue';
 import type { WaySay, WayView } from '@aspecta/contract/way';
-import { panelOf } from '@aspecta/core/body';
-import { keepsPanel } from '@aspecta/core/verdict';
 import type { WayRoute } from '@aspecta/core/way';
 import { crumbsTo } from '../car/crumbs.ts';
 import DecisionLine from '../car/DecisionLine.vue';
 import RepairChoice from '../car/RepairChoice.vue';
-import { useVehicle } from '../car/useVehicle.ts';
+import { useRepairPage } from '../car/useRepairPage.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { get, put } from '../shell/api.ts';
+import { put } from '../shell/api.ts';
 import LengthField from '../shell/LengthField.vue';
 import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { overTheirs } from '../shell/theirs.ts';
 import { useForm } from '../shell/useForm.ts';
-import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import PartingLines from './PartingLines.vue';
 import RouteCard from './RouteCard.vue';
@@ -27,16 +24,8 @@ import WaySheet from './WaySheet.vue';
 const props = defineProps<{ id: string; repair: string }>();
 const session = useSession();
 const form = useForm();
-const car = useVehicle(props.id);
-const view = shallowRef<WayView | null>(null);
 const at = `/repairs/${props.repair}/way`;
-const load = useLoad(async (again) => {
-  const [{ vehicle, plan, repairs }, way] = await Promise.all([car.ready(again), get<WayView>(at)]);
-  view.value = way;
-  return { vehicle, plan, panel: panelOf(plan, way.panel), repairs };
-});
-const decision = computed(() => load.data.value?.repairs.find(({ id }) => id === props.repair) ?? null);
-const others = computed(() => (load.data.value?.repairs ?? []).filter(({ choice }) => !keepsPanel(choice)));
+const { load, view, decision, others } = useRepairPage<WayView>(props, at);
 const looked = ref<string | null>(null);
 const shown = computed(
   () =>
