@@ -9,6 +9,7 @@ import { joints } from './joints.ts';
 import { order } from './orders.ts';
 import { readings } from './readings.ts';
 import { offers } from './offers.ts';
+import { stock } from './stock.ts';
 import { way } from './way.ts';
 import { zones } from './zones.ts';
 
@@ -21,6 +22,7 @@ export const chapters: readonly Chapter[] = [
   decide,
   order,
   joints,
+  stock,
   way,
   fit,
   hold,

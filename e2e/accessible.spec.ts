@@ -28,6 +28,8 @@ async function demoPaths(page: Page, house: House): Promise<Record<string, strin
     'Verdict, again': `/vehicles/${car}/panels/quarter-l/verdict?repair=${patch}`,
     Cut: `/vehicles/${car}/repairs/${patch}/cut`,
     Joints: `/vehicles/${car}/repairs/${patch}/joints`,
+    Pattern: `/vehicles/${car}/repairs/${patch}/pattern`,
+    Sheets: '/stock',
     'Way in': `/vehicles/${car}/repairs/${patch}/way`,
     Fit: `/vehicles/${car}/repairs/${patch}/fit`,
     Weld: `/vehicles/${car}/repairs/${patch}/weld`,

@@ -61,6 +61,8 @@ test('an inch shop reads inches, mil and °F on every page of a car', async ({ p
       `${car}/hold?figure=other`,
       `${car}/hold?tab=braces`,
       `${car}/hold?tab=gaps`,
+      `${patch}/pattern`,
+      '/stock',
       `${patch}/way`,
       `${patch}/fit`,
       `${patch}/dress`,

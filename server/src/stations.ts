@@ -12,6 +12,7 @@ import { gauge } from './gauge/station.ts';
 import { hold } from './hold/station.ts';
 import { live } from './live/station.ts';
 import { order } from './order/station.ts';
+import { pattern } from './pattern/station.ts';
 import { photo } from './photo/station.ts';
 import { job } from './job/station.ts';
 import { plan } from './plan/station.ts';
@@ -22,6 +23,7 @@ import { shape } from './shape/station.ts';
 import { shop } from './shop/station.ts';
 import { side } from './side/station.ts';
 import type { Station } from './station.ts';
+import { stock } from './stock/station.ts';
 import { survey } from './survey/station.ts';
 import { walk } from './survey/walkStation.ts';
 import { verdict } from './verdict/station.ts';
@@ -46,6 +48,8 @@ export const stations: readonly Station[] = [
   whole,
   cut,
   joints,
+  pattern,
+  stock,
   way,
   fit,
   close,

@@ -11,11 +11,13 @@ import { hold } from './hold/station.ts';
 import { house } from './house/station.ts';
 import { job } from './job/station.ts';
 import { order } from './order/station.ts';
+import { pattern } from './pattern/station.ts';
 import { photo } from './photo/station.ts';
 import { plan } from './plan/station.ts';
 import { record, shared } from './record/station.ts';
 import { joints } from './repair/station.ts';
 import type { Station } from './station.ts';
+import { stock } from './stock/station.ts';
 import { learnt, survey } from './survey/station.ts';
 import { verdict } from './verdict/station.ts';
 import { walk } from './walk/station.ts';
@@ -34,8 +36,10 @@ export const stations: readonly Station[] = [
   verdict,
   whole,
   order,
+  stock,
   cut,
   joints,
+  pattern,
   way,
   fit,
   weld,

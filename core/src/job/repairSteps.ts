@@ -1,5 +1,5 @@
 import type { BodyPlan, Panel } from '../body/index.ts';
-import { isCutIn, keepsPanel } from '../verdict/index.ts';
+import { isCutIn, isMade, keepsPanel } from '../verdict/index.ts';
 import { BASELINE, BRACE, SAFE } from './carSteps.ts';
 import { orderSteps } from './orderSteps.ts';
 import { isUndone, phaseOf } from './phases.ts';
@@ -167,7 +167,7 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
     repair.choice === 'whole' ? 'dress the flanges and trim the part' : 'make the piece, turn its edges',
     hours('make'),
     {
-      path: cut,
+      path: isMade(repair.choice) ? `${at}/pattern` : cut,
       after: [
         link(['look'], 'Its size is known when the rough cut has shown the edge of the sound metal.'),
         link(['rework', 'check'], 'It is cut from the part that was checked and put right.'),

@@ -21,6 +21,8 @@ export const isLetIn = (choice: OptionId): boolean => choice === 'patch' || choi
 export const isCutIn = (choice: OptionId): boolean => isLetIn(choice) || choice === 'open';
 /** The panel stays in the car: nothing of its edge is opened. */
 export const keepsPanel = (choice: OptionId): boolean => ['treat', 'overlay', 'open'].includes(choice);
+/** Is the piece made by hand from sheet? */
+export const isMade = (choice: OptionId): boolean => choice === 'patch' || choice === 'make';
 /** A panel has to be bought. */
 export const isBought = (choice: OptionId): boolean => choice === 'part' || choice === 'whole';
 

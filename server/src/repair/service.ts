@@ -22,7 +22,7 @@ import {
   type ClosedJoint,
   type JointChoice,
 } from '@aspecta/core/repair';
-import { houseDefaults, isLetIn, keepsPanel, type OptionId } from '@aspecta/core/verdict';
+import { houseDefaults, isLetIn, isMade, keepsPanel } from '@aspecta/core/verdict';
 import type { CutService } from '../cut/service.ts';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
@@ -228,7 +228,6 @@ export class JointService {
 
 /** mm. A choice is told by the middle of its joint; two that lie so near are the same. */
 const SAME_JOINT = 5;
-const isMade = (choice: OptionId) => choice === 'patch' || choice === 'make';
 
 function jointView(joint: ClosedJoint, panel: Panel, how: { visible: boolean; made: boolean }): JointView {
   const [u, v] = placeOf(joint);

@@ -1,14 +1,20 @@
-import { Colors, DxfWriter } from '@tarikjabiri/dxf';
+import { Colors, DxfWriter, point3d } from '@tarikjabiri/dxf';
 import type { OutlineFileInput } from '@aspecta/contract/shape';
 import { boxOf, type Point } from '@aspecta/core/geometry';
 import { POINTS_PER_MM, pdfOf } from '../files/pdf.ts';
 import { ServerProblem } from '../http/problems.ts';
 
-/** Outlines to cut and lines to mark, mm, v up; drawn at 1:1. */
+type Lines = readonly (readonly Point[])[];
+
+/** Outlines to cut and lines to bend, slit and mark, mm, v up; drawn at 1:1. */
 export interface OutlineDrawing {
   title: string;
-  cut: readonly (readonly Point[])[];
-  mark: readonly (readonly Point[])[];
+  cut: Lines;
+  mark: Lines;
+  bend?: Lines;
+  slit?: Lines;
+  /** What stands beside a line. */
+  words?: readonly { at: Point; text: string }[];
 }
 
 /** More sheets of paper than this are a mistake in the size. */
@@ -18,11 +24,12 @@ const MOST_SHEETS = 120;
 export async function outlineFile({
   as,
   ...drawing
-}: OutlineDrawing & { as: OutlineFileInput['as'] }): Promise<Uint8Array> {
+}: OutlineDrawing & { as: OutlineFileInput['as'] | 'svg' }): Promise<Uint8Array> {
+  if (as === 'svg') return Buffer.from(outlineSvg(drawing));
   if (as === 'dxf' || as === 'dxf-r12') return Buffer.from(as === 'dxf' ? outlineDxf(drawing) : outlineDxfR12(drawing));
   const paper = as === 'pdf-a4' ? 'a4' : 'letter';
-  const box = boxOf([...drawing.cut.flat(), ...drawing.mark.flat()]);
-  const { across, up } = tilesOf(box.maxU - box.minU, box.maxV - box.minV, paper);
+  const { width, height } = shifted(drawing);
+  const { across, up } = tilesOf(width, height, paper);
   if (across * up > MOST_SHEETS)
     throw new ServerProblem(
       'invalid',
@@ -32,21 +39,26 @@ export async function outlineFile({
   return outlinePdf(drawing, paper);
 }
 
-function shifted({ title, cut, mark }: OutlineDrawing): OutlineDrawing & { width: number; height: number } {
-  const box = boxOf([...cut.flat(), ...mark.flat()]);
+/** With the lower left corner at nothing. */
+function shifted({ title, cut, mark, bend = [], slit = [], words = [] }: OutlineDrawing) {
+  const box = boxOf([...cut, ...mark, ...bend, ...slit].flat());
   const move = (p: Point): Point => [p[0] - box.minU, p[1] - box.minV];
+  const moved = (lines: Lines) => lines.map((line) => line.map(move));
   return {
     title,
-    cut: cut.map((ring) => ring.map(move)),
-    mark: mark.map((line) => line.map(move)),
+    cut: moved(cut),
+    mark: moved(mark),
+    bend: moved(bend),
+    slit: moved(slit),
+    words: words.map(({ at, text }) => ({ at: move(at), text })),
     width: box.maxU - box.minU,
     height: box.maxV - box.minV,
   };
 }
 
-/** DXF 2000 and later, mm: layer CUT closed polylines, layer MARK open ones. */
+/** DXF 2000 and later, mm: layer CUT closed polylines; BEND, SLIT and MARK open ones. */
 export function outlineDxf(drawing: OutlineDrawing): string {
-  const { cut, mark } = shifted(drawing);
+  const { cut, mark, bend, slit, words } = shifted(drawing);
   const dxf = new DxfWriter();
   dxf.setUnits(4); // mm
   dxf.addLayer('CUT', Colors.White, 'CONTINUOUS');
@@ -62,12 +74,22 @@ export function outlineDxf(drawing: OutlineDrawing): string {
   add(cut, 1);
   dxf.setCurrentLayerName('MARK');
   add(mark, 0);
+  for (const { at, text } of words) dxf.addText(point3d(at[0], at[1], 0), 4, text);
+  for (const [name, lines, colour] of [
+    ['BEND', bend, Colors.Blue],
+    ['SLIT', slit, Colors.Green],
+  ] as const) {
+    if (lines.length === 0) continue;
+    dxf.addLayer(name, colour, 'CONTINUOUS');
+    dxf.setCurrentLayerName(name);
+    add(lines, 0);
+  }
   return dxf.stringify();
 }
 
 /** DXF R12 for old cutters: POLYLINE entities only, which every reader knows. */
 export function outlineDxfR12(drawing: OutlineDrawing): string {
-  const { cut, mark } = shifted(drawing);
+  const { cut, mark, bend, slit } = shifted(drawing);
   const polyline = (points: readonly Point[], layer: string, closed: boolean) => [
     ...['0', 'POLYLINE', '8', layer, '66', '1', '70', closed ? '1' : '0'],
     ...points.flatMap(([x, y]) => ['0', 'VERTEX', '8', layer, '10', x.toFixed(4), '20', y.toFixed(4), '30', '0.0']),
@@ -78,8 +100,41 @@ export function outlineDxfR12(drawing: OutlineDrawing): string {
     ...['0', 'SECTION', '2', 'ENTITIES'],
     ...cut.flatMap((ring) => polyline(ring, 'CUT', true)),
     ...mark.flatMap((line) => polyline(line, 'MARK', false)),
+    ...bend.flatMap((line) => polyline(line, 'BEND', false)),
+    ...slit.flatMap((line) => polyline(line, 'SLIT', false)),
     ...['0', 'ENDSEC', '0', 'EOF', ''],
   ].join('\r\n');
+}
+
+const escapeXml = (text: string) => text.replace(/[<>&"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
+
+/** SVG at 1:1 with a 100 mm check bar below it; a group for each kind of line. */
+export function outlineSvg(drawing: OutlineDrawing): string {
+  const { title, cut, mark, bend, slit, words, width, height } = shifted(drawing);
+  const [margin, bar] = [12, 16];
+  const size = [Math.max(width, 100) + 2 * margin, height + 2 * margin + bar].map((mm) => mm.toFixed(2));
+  const at = ([u, v]: Point) => `${(u + margin).toFixed(2)},${(height - v + margin).toFixed(2)}`;
+  const path = (line: readonly Point[], closed: boolean) => `M${line.map(at).join('L')}${closed ? 'Z' : ''}`;
+  const group = (id: string, lines: Lines, look: string, closed = false) =>
+    lines.length === 0
+      ? []
+      : [`<path id="${id}" d="${lines.map((line) => path(line, closed)).join('')}" fill="none" ${look}/>`];
+  const foot = height + 2 * margin + bar - margin / 2;
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${size[0]}mm" height="${size[1]}mm" viewBox="0 0 ${size.join(' ')}">`,
+    `<title>${escapeXml(title)}</title>`,
+    ...group('cut', cut, 'stroke="#000" stroke-width="0.25"', true),
+    ...group('bend', bend, 'stroke="#2a35b8" stroke-width="0.25" stroke-dasharray="4 2"'),
+    ...group('slit', slit, 'stroke="#000" stroke-width="0.25"'),
+    ...group('mark', mark, 'stroke="#a3241b" stroke-width="0.2"'),
+    ...words.map(
+      ({ at: [u, v], text }) =>
+        `<text x="${(u + margin).toFixed(2)}" y="${(height - v + margin).toFixed(2)}" font-size="4" font-family="sans-serif" fill="#2a35b8">${escapeXml(text)}</text>`,
+    ),
+    `<path id="check-100mm" d="M${margin},${foot}h100M${margin},${foot - 3}v6M${margin + 100},${foot - 3}v6" stroke="#000" stroke-width="0.3"/>`,
+    `<text x="${margin + 50}" y="${foot - 2}" font-size="4" text-anchor="middle" font-family="sans-serif">100 mm</text>`,
+    '</svg>',
+  ].join('\n');
 }
 
 /** mm. */
@@ -104,7 +159,7 @@ export function tilesOf(
 
 /** PDF at 1:1 on as many sheets as it takes, with crosses where they overlap and a 100 mm bar on each. */
 export async function outlinePdf(drawing: OutlineDrawing, paper: Paper): Promise<Buffer> {
-  const { title, cut, mark, width, height } = shifted(drawing);
+  const { title, cut, mark, bend, slit, words, width, height } = shifted(drawing);
   const { across, up, tile } = tilesOf(width, height, paper);
   const [pageWidth, pageHeight] = PAPERS[paper];
   return pdfOf(
@@ -134,9 +189,11 @@ export async function outlinePdf(drawing: OutlineDrawing, paper: Paper): Promise
           };
           pdf.lineWidth(0.6).strokeColor('#000');
           for (const ring of cut) trace(ring, true);
+          for (const line of slit) trace(line, false);
           pdf.lineWidth(0.4).strokeColor('#2a35b8').dash(4, { space: 3 });
-          for (const line of mark) trace(line, false);
-          pdf.undash();
+          for (const line of [...bend, ...mark]) trace(line, false);
+          pdf.undash().fontSize(7).fillColor('#2a35b8');
+          for (const word of words) pdf.text(word.text, ...at(word.at), { lineBreak: false });
           // Crosses at the middle of each overlap: those of the neighbour lie on the same places.
           pdf.lineWidth(0.4).strokeColor('#a3241b');
           for (let c = 0; c <= across; c++)

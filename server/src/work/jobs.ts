@@ -1,6 +1,7 @@
 import { calculate } from '@aspecta/contract/calc';
 import { lineAround, lineByHand, thinMetal } from '@aspecta/core/cut';
 import { compareWelds, planRepair, weldNames } from '@aspecta/core/weld';
+import { layOut } from '@aspecta/core/pattern';
 import { outlineFrom } from '../body/outlineFiles.ts';
 import { cutCard, type CardContext } from '../cut/card.ts';
 import type { WeldPlanView } from '@aspecta/contract/weld';
@@ -46,6 +47,7 @@ export const jobs = {
   ends: ({ inputs }: { inputs: Parameters<typeof ends>[0] }) => ends(inputs),
   weighRepair,
   portfolio,
+  layOut: (input: Parameters<typeof layOut>[0]) => layOut(input),
 } as const;
 
 export type JobName = keyof typeof jobs;

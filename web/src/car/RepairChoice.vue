@@ -12,7 +12,7 @@ const props = defineProps<{
   repair: string;
   repairs: readonly RepairView[];
   plan: BodyPlan;
-  station: 'cut' | 'joints' | 'way' | 'fit' | 'weld' | 'dress';
+  station: 'cut' | 'joints' | 'way' | 'fit' | 'weld' | 'dress' | 'pattern';
 }>();
 const router = useRouter();
 const units = useUnits();

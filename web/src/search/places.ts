@@ -27,6 +27,8 @@ const ALSO: Readonly<Record<string, string>> = {
   order: 'parts suppliers parcel delivery price',
   cut: 'line tape offsets corners template pattern',
   joints: 'spots drill map flange hem plug rivet',
+  pattern: 'template blank flat flange bend hem tabs dxf cut out make',
+  stock: 'rack stock leftover nest nesting steel metal yield offcut',
   way: 'access opening passage split take off remove',
   fit: 'trial gap trim hang align',
   weld: 'tacks stitches heat amps sequence bench settings',

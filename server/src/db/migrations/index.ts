@@ -17,6 +17,7 @@ import { parcel } from './016-parcel.ts';
 import { way } from './017-way.ts';
 import { wish } from './018-wish.ts';
 import { dress } from './019-dress.ts';
+import { pattern } from './020-pattern.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -39,6 +40,7 @@ export const volumes = [
   way,
   wish,
   dress,
+  pattern,
 ];
 
 /** All migrations, oldest first. */

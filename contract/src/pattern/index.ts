@@ -1,0 +1,49 @@
+import type { Blank, TurnChoice } from '@aspecta/core/pattern';
+import type { Material } from '@aspecta/core/body';
+import type { Point, Ring } from '@aspecta/core/geometry';
+import type { Closing } from '@aspecta/core/repair';
+
+export interface PatternSettings {
+  /** Sheet that is taken, mm; as the layer was built where it is null. */
+  thickness: number | null;
+  /** Inside radius of the bends, mm. */
+  radius: number;
+  /** Left on at butted edges, mm. */
+  trim: number;
+  turns: TurnChoice[];
+}
+export interface PatternInput extends PatternSettings {
+  version: number;
+}
+export const patternDefaults: PatternSettings = { thickness: null, radius: 1, trim: 0, turns: [] };
+
+/** From which sheet of the rack a blank was cut. */
+export interface CutFrom {
+  sheet: string;
+  by: string;
+  at: string;
+}
+
+/** What is cut from flat sheet for a repair, and how its edges go on. */
+export interface PatternView {
+  repairId: string;
+  panel: string;
+  layer: string;
+  /** Of the layer, as built, mm. */
+  asBuilt: number;
+  thickness: number;
+  material: Material;
+  piece: Ring;
+  joints: { name: string; kind: string; closing: Closing; line: Point[]; at: Point }[];
+  blank: Blank;
+  /** What to look out for, each in a sentence. */
+  notes: string[];
+  /** The same panel on the other side, for which the blank is turned over. */
+  otherSide: string | null;
+  settings: PatternSettings;
+  version: number;
+  cutFrom: CutFrom | null;
+}
+
+export const PATTERN_FILES = ['dxf', 'dxf-r12', 'svg', 'pdf-a4', 'pdf-letter'] as const;
+export type PatternFile = (typeof PATTERN_FILES)[number];

@@ -1,0 +1,21 @@
+import Joi from 'joi';
+import type { PatternFile, PatternInput } from './index.ts';
+
+const turn = Joi.object({
+  at: Joi.array().items(Joi.number().min(-1e5).max(1e5)).length(2).required(),
+  kind: Joi.string().max(20).required(),
+  width: Joi.number().min(0).max(200).required().label('Width of the edge'),
+  angle: Joi.number().min(0).max(180).required().label('Angle of the edge'),
+  way: Joi.valid('in', 'out').required(),
+});
+export const patternSchema = Joi.object<PatternInput>({
+  thickness: Joi.number().min(0.3).max(6).allow(null).required().label('Sheet'),
+  radius: Joi.number().min(0).max(20).required().label('Inside radius of the bends'),
+  trim: Joi.number().min(0).max(100).required().label('Left on for trimming'),
+  turns: Joi.array().items(turn).max(200).required(),
+  version: Joi.number().integer().min(0).required(),
+});
+export const patternFileSchema = Joi.object<{ as: PatternFile; side: 'own' | 'other' }>({
+  as: Joi.valid('dxf', 'dxf-r12', 'svg', 'pdf-a4', 'pdf-letter').required(),
+  side: Joi.valid('own', 'other').default('own'),
+});

@@ -1,0 +1,12 @@
+export { blankOf, type Blank, type BlankBend, type BlankEdge, type BlankInput } from './blank.ts';
+export {
+  layOut,
+  mirrored,
+  LEAST_LEFT,
+  type LaidOut,
+  type LaidSheet,
+  type LayOutInput,
+  type SheetInStock,
+  type WantedBlank,
+} from './sheets.ts';
+export { turnPlace, turnsOf, usualTurn, type Turn, type TurnChoice } from './turns.ts';

@@ -1,0 +1,45 @@
+import { Router } from 'express';
+import { patternFileSchema, patternSchema } from '@aspecta/contract/pattern/schemas';
+import { panelOf } from '@aspecta/core/body';
+import { idOf } from '../http/params.ts';
+import { callerOf } from '../http/session.ts';
+import { parse } from '../http/validate.ts';
+import type { VerdictService } from '../verdict/service.ts';
+import type { Workbench } from '../work/bench.ts';
+import { patternDrawing } from './drawing.ts';
+import type { PatternService } from './service.ts';
+
+const TYPES = {
+  dxf: ['dxf', 'application/dxf'],
+  'dxf-r12': ['dxf', 'application/dxf'],
+  svg: ['svg', 'image/svg+xml'],
+  'pdf-a4': ['pdf', 'application/pdf'],
+  'pdf-letter': ['pdf', 'application/pdf'],
+} as const;
+
+export function patternRoutes(patterns: PatternService, verdicts: VerdictService, bench: Workbench): Router {
+  const router = Router();
+  router.get('/repairs/:id/pattern', async (request, response) => {
+    response.json(await patterns.view(callerOf(request), idOf(request)));
+  });
+  router.put('/repairs/:id/pattern', async (request, response) => {
+    response.json(await patterns.save(callerOf(request), idOf(request), parse(patternSchema, request.body)));
+  });
+  router.get('/repairs/:id/pattern/file', async (request, response) => {
+    const caller = callerOf(request);
+    const { as, side } = parse(patternFileSchema, request.query);
+    const [view, { vehicle }] = await Promise.all([
+      patterns.view(caller, idOf(request)),
+      verdicts.own(caller, idOf(request)),
+    ]);
+    const panel = panelOf(vehicle.plan, view.panel);
+    const drawing = patternDrawing(view, { car: vehicle.nickname, panel: panel.name, other: side === 'other' });
+    const file = await bench.run('outlineFile', { ...drawing, as }, caller.personId);
+    const [ending, type] = TYPES[as];
+    response
+      .attachment(`pattern-${panel.id}${side === 'other' ? '-other-side' : ''}.${ending}`)
+      .type(type)
+      .send(Buffer.from(file));
+  });
+  return router;
+}

@@ -1,0 +1,152 @@
+import type { DataSource, EntityManager } from 'typeorm';
+import { patternDefaults, type PatternInput, type PatternSettings, type PatternView } from '@aspecta/contract/pattern';
+import { layerOf, panelOf, type Panel } from '@aspecta/core/body';
+import { inRing, type Ring } from '@aspecta/core/geometry';
+import { blankOf, turnPlace, turnsOf } from '@aspecta/core/pattern';
+import { keepsPanel } from '@aspecta/core/verdict';
+import type { CutService } from '../cut/service.ts';
+import { changeOnce } from '../db/change.ts';
+import { changeOf } from '../db/changeOf.ts';
+import { record } from '../events/record.ts';
+import { ServerProblem } from '../http/problems.ts';
+import type { Caller } from '../http/session.ts';
+import type { JointService } from '../repair/service.ts';
+import type { VerdictService } from '../verdict/service.ts';
+import { PatternEntity, type PatternRow } from './entities.ts';
+
+interface Services {
+  verdicts: VerdictService;
+  joints: JointService;
+  cuts: CutService;
+}
+
+/** The way to a blank: piece of the repair → its joints → how each edge goes on → what is cut from flat sheet. */
+export class PatternService {
+  private readonly db: DataSource;
+  private readonly services: Services;
+
+  constructor(db: DataSource, services: Services) {
+    this.db = db;
+    this.services = services;
+  }
+
+  async view(caller: Caller, repairId: string): Promise<PatternView> {
+    return this.viewWith(caller, repairId, await this.db.getRepository(PatternEntity).findOneBy({ id: repairId }));
+  }
+
+  async save(caller: Caller, repairId: string, { version, ...settings }: PatternInput): Promise<PatternView> {
+    const { vehicle, repair } = await this.services.verdicts.own(caller, repairId);
+    // What cannot be folded is refused before it is kept.
+    await this.viewWith(caller, repairId, { id: repairId, settings, cutFrom: null, version });
+    await changeOf(this.db, vehicle.id, async (manager) => {
+      if (version === 0 && !(await manager.existsBy(PatternEntity, { id: repairId })))
+        await manager.insert(PatternEntity, { id: repairId, settings, cutFrom: null, version: 1 });
+      else
+        await changeOnce(manager, {
+          target: PatternEntity,
+          id: repairId,
+          seen: version,
+          changes: { settings },
+          current: () => this.view(caller, repairId),
+        });
+      await record(
+        manager,
+        caller,
+        vehicle.id,
+        'cut',
+        `Pattern for ${panelOf(vehicle.plan, repair.panel).name} changed`,
+      );
+    });
+    return this.view(caller, repairId);
+  }
+
+  /** A blank was cut from a sheet of the rack, or that was taken back. */
+  async cutFrom(manager: EntityManager, repairId: string, cutFrom: PatternRow['cutFrom']): Promise<void> {
+    const row = await manager.findOneBy(PatternEntity, { id: repairId });
+    if (row) await manager.update(PatternEntity, { id: repairId }, { cutFrom, version: row.version + 1 });
+    else await manager.insert(PatternEntity, { id: repairId, settings: patternDefaults, cutFrom, version: 1 });
+  }
+
+  private async viewWith(caller: Caller, repairId: string, row: PatternRow | null): Promise<PatternView> {
+    const { repair, vehicle } = await this.services.verdicts.own(caller, repairId);
+    if (keepsPanel(repair.choice))
+      throw new ServerProblem('invalid', 'Nothing is let in here: this panel is kept, so there is nothing to cut out.');
+    const panel = panelOf(vehicle.plan, repair.panel);
+    const held = await this.services.joints.view(caller, repairId);
+    const layer = layerOf(panel, held.layer);
+    const settings: PatternSettings = row?.settings ?? patternDefaults;
+    const thickness = settings.thickness ?? layer.thickness;
+    const gap = held.whole ? 0 : (await this.services.cuts.plan(caller, repairId)).settings.kerf;
+    const joints = held.joints.filter(({ line }) => line.length > 1);
+    const blank = blankOf({
+      ...{ piece: held.piece, joints, thickness, material: layer.material },
+      ...{ radius: settings.radius, gap, trim: settings.trim, choices: settings.turns },
+      strips: panel.flanges,
+      panel: panel.outline,
+      holes: panel.holes,
+    });
+    const turns = turnsOf(joints, settings.turns);
+    const otherSide = vehicle.plan.panels.find(
+      ({ id, mirrorOf }) => mirrorOf?.panel === panel.id || panel.mirrorOf?.panel === id,
+    );
+    return {
+      ...{ repairId, panel: panel.id, layer: layer.id, asBuilt: layer.thickness, thickness, settings, blank },
+      material: layer.material,
+      piece: held.piece,
+      joints: joints.map((joint) => ({
+        ...{ name: joint.name, kind: joint.kind, closing: joint.closing, line: [...joint.line] },
+        at: turnPlace(joint),
+      })),
+      notes: notesOn({
+        ...{
+          panel,
+          piece: held.piece,
+          thickness,
+          asBuilt: layer.thickness,
+          bought: held.whole && repair.choice !== 'make',
+        },
+        laps: turns.some(({ width, angle }) => width > 0 && angle === 0),
+        drains: blank.holes.length,
+      }),
+      otherSide: otherSide?.name ?? null,
+      version: row?.version ?? 0,
+      cutFrom: row?.cutFrom ? { sheet: row.cutFrom.sheet, by: row.cutFrom.by, at: row.cutFrom.at } : null,
+    };
+  }
+}
+
+interface Noted {
+  panel: Panel;
+  piece: Ring;
+  thickness: number;
+  asBuilt: number;
+  bought: boolean;
+  laps: boolean;
+  drains: number;
+}
+
+/** What a flat pattern does not say by itself. */
+function notesOn({ panel, piece, thickness, asBuilt, bought, laps, drains }: Noted): string[] {
+  const out: string[] = [];
+  if (bought) out.push('This panel is bought as a whole: a pattern is only needed if it has to be made after all.');
+  if (panel.curvature === 'double')
+    out.push(
+      'This panel is curved both ways: flat sheet has to be stretched for it, and the pattern is where to begin. Take a paper template from the car or from the other side before cutting.',
+    );
+  if (panel.curvature === 'single')
+    out.push(
+      'This panel is curved one way: the pattern is measured along its surface. Roll it first, then turn its edges.',
+    );
+  const held = panel.mounts.filter(({ at }) => inRing(at, piece)).map(({ name }) => name);
+  if (held.length > 0)
+    out.push(
+      `Nuts, brackets or mounts sit in this piece (${held.join(', ')}): measure their places before the old piece goes, and move what is good over to the new one.`,
+    );
+  if (thickness < asBuilt - 0.06)
+    out.push(
+      `The sheet is thinner than the ${asBuilt.toFixed(2)} mm that was there: metal of equal thickness counts, and where load is carried nothing else does.`,
+    );
+  if (laps) out.push('What lies under its neighbour is primed on both faces before it closes.');
+  if (drains > 0) out.push('Drains and holes are cut in the flat, edges dressed: water leaves as it did before.');
+  return out;
+}

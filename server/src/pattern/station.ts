@@ -1,0 +1,45 @@
+import { In } from 'typeorm';
+import { isMade } from '@aspecta/core/verdict';
+import { CutService } from '../cut/service.ts';
+import { JointService } from '../repair/service.ts';
+import type { Station, StationStanding } from '../station.ts';
+import { cutInRepairs } from '../verdict/cutIn.ts';
+import { VerdictService } from '../verdict/service.ts';
+import { PatternEntity } from './entities.ts';
+import { patternRoutes } from './routes.ts';
+import { PatternService } from './service.ts';
+
+/** What is cut from flat sheet for a piece, with all that goes on beyond its edges. */
+export const pattern: Station = {
+  name: 'pattern',
+  entities: [PatternEntity],
+  serve: (house) => [
+    new PatternService(house.db, {
+      verdicts: house.the(VerdictService),
+      joints: house.the(JointService),
+      cuts: house.the(CutService),
+    }),
+  ],
+  addresses: (house) => [{ router: patternRoutes(house.the(PatternService), house.the(VerdictService), house.bench) }],
+  standing: async (house, vehicles) => {
+    const repairs = await cutInRepairs(house.db, vehicles, isMade);
+    const rows = await house.db.getRepository(PatternEntity).findBy({ id: In(repairs.map(({ id }) => id)) });
+    const cut = new Set(rows.filter(({ cutFrom }) => cutFrom !== null).map(({ id }) => id));
+    return new Map(
+      vehicles.map(({ id }): [string, StationStanding] => {
+        const own = repairs.filter((row) => row.vehicleId === id);
+        const open = own.filter((row) => !row.done && !cut.has(row.id));
+        const at = open[0] ?? own[0];
+        return [
+          id,
+          {
+            word: own.length === 0 ? 'nothing to make' : open.length > 0 ? `${open.length} to cut out` : 'all cut out',
+            waits: false,
+            done: own.length > 0 && open.length === 0,
+            path: at && `repairs/${at.id}/pattern`,
+          },
+        ];
+      }),
+    );
+  },
+};

@@ -1,0 +1,230 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import type { PatternSettings, PatternView } from '@aspecta/contract/pattern';
+import type { Turn } from '@aspecta/core/pattern';
+import { crumbsTo } from '../car/crumbs.ts';
+import DecisionLine from '../car/DecisionLine.vue';
+import RepairChoice from '../car/RepairChoice.vue';
+import { useRepairPage } from '../car/useRepairPage.ts';
+import KitButton from '../kit/KitButton.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitCollapse from '../kit/KitCollapse.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitPress from '../kit/KitPress.vue';
+import { put } from '../shell/api.ts';
+import CautionList from '../shell/CautionList.vue';
+import LengthField from '../shell/LengthField.vue';
+import { useSession } from '../shell/session.ts';
+import StationFrame from '../shell/StationFrame.vue';
+import { overTheirs } from '../shell/theirs.ts';
+import { dayOf, percent, useUnits } from '../shell/units.ts';
+import { useForm } from '../shell/useForm.ts';
+import Waiting from '../shell/Waiting.vue';
+import EdgeForm from './EdgeForm.vue';
+import { edgeText } from './edgeText.ts';
+import PatternSheet from './PatternSheet.vue';
+import SheetThickness from './SheetThickness.vue';
+
+/* What is cut from flat sheet: the piece of the repair → how each edge goes on → the blank at 1:1, for both sides. */
+const props = defineProps<{ id: string; repair: string }>();
+const session = useSession();
+const units = useUnits();
+const form = useForm();
+const at = `/repairs/${props.repair}/pattern`;
+const { load, view, decision, others } = useRepairPage<PatternView>(props, at);
+const picked = ref<number | null>(null);
+const side = ref<'own' | 'other'>('own');
+const file = (as: string) => `/api${at}/file?as=${as}&side=${side.value}`;
+
+async function say(change: Partial<PatternSettings>): Promise<boolean> {
+  return form.submit(() =>
+    overTheirs<PatternView>(
+      'the pattern of this piece',
+      (stored) => (view.value = stored),
+      async () => {
+        const { settings, version } = view.value!;
+        view.value = await put<PatternView>(at, { ...settings, version, ...change });
+      },
+    ),
+  );
+}
+/** What was said of this edge before is replaced. */
+const saidElsewhere = (joint: number) => {
+  const own = view.value!.joints[joint]!.at;
+  return view.value!.settings.turns.filter((turn) => Math.hypot(turn.at[0] - own[0], turn.at[1] - own[1]) > 5);
+};
+async function turn(joint: number, to: Turn | null): Promise<void> {
+  const { at: place, kind } = view.value!.joints[joint]!;
+  const turns = [...saidElsewhere(joint), ...(to ? [{ ...to, at: place, kind }] : [])];
+  if (await say({ turns })) picked.value = null;
+}
+const strained = computed(() =>
+  (view.value?.blank.edges ?? []).filter(({ tabs, strain }) => tabs === 0 && Math.abs(strain) > 0.005),
+);
+const next = computed(() =>
+  view.value?.cutFrom
+    ? { text: 'Try it in its place before it is welded', to: `/vehicles/${props.id}/repairs/${props.repair}/fit` }
+    : { text: 'Choose the sheet that it is cut from', to: '/stock' },
+);
+</script>
+
+<template>
+  <Waiting :of="load" what="The pattern">
+    <StationFrame
+      v-if="load.data.value && view"
+      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel)"
+      title="Pattern"
+      :next="next"
+    >
+      <template #sheet>
+        <PatternSheet
+          :view="view"
+          :picked="picked"
+          :label="`${load.data.value.panel.name}: the blank, ${units.length(view.blank.least.width)} by ${units.length(view.blank.least.height)}.`"
+          @pick="picked = $event"
+        />
+      </template>
+      <template #card>
+        <div class="stack">
+          <RepairChoice
+            :vehicle="id"
+            :repair="repair"
+            :repairs="others"
+            :plan="load.data.value.plan"
+            station="pattern"
+          />
+          <DecisionLine v-if="decision" :vehicle="id" :repair="decision" />
+          <h2 class="question">What is cut from flat sheet?</h2>
+          <p class="figure size">
+            {{ units.length(view.blank.least.width) }} × {{ units.length(view.blank.least.height) }}
+          </p>
+          <p class="small">
+            The smallest sheet for it, {{ units.sheet(view.thickness) }} {{ view.material }}:
+            {{ units.area(view.blank.area) }}, {{ Math.round(view.blank.mass) }} g.
+            <template v-if="view.cutFrom"
+              >Cut from {{ view.cutFrom.sheet }} by {{ view.cutFrom.by }}, {{ dayOf(view.cutFrom.at) }}.</template
+            >
+          </p>
+          <KitNotice v-for="note in view.notes" :key="note">{{ units.said(note) }}</KitNotice>
+          <h3>How its edges go on</h3>
+          <ol class="edges">
+            <li v-for="(joint, i) in view.joints" :key="i">
+              <KitPress class="edge-row" :aria-expanded="picked === i" @click="picked = picked === i ? null : i">
+                <span class="n mono">{{ i + 1 }}</span>
+                <span
+                  >{{ joint.name }}: <strong>{{ edgeText(view.blank.edges[i]!, units.length) }}</strong>
+                  <small v-if="view.blank.edges[i]!.inSheet"> – drawn in the sheet already</small>
+                  <small v-else-if="view.blank.edges[i]!.reach > 0 && view.blank.edges[i]!.angle > 0">
+                    – {{ units.length(view.blank.edges[i]!.reach) }} on the flat<template
+                      v-if="view.blank.edges[i]!.tabs > 0"
+                      >, {{ view.blank.edges[i]!.tabs }} tabs</template
+                    ></small
+                  ></span
+                >
+              </KitPress>
+              <EdgeForm
+                v-if="picked === i && session.canWork"
+                :key="`${i}-${view.version}`"
+                :edge="view.blank.edges[i]!"
+                :name="joint.name"
+                :busy="form.busy.value"
+                :wrong="form.rest() ? units.said(form.rest()!) : null"
+                @keep="turn(i, $event)"
+                @usual="turn(i, null)"
+                @cancel="picked = null"
+              />
+            </li>
+          </ol>
+          <p v-if="strained.length > 0" class="small soft">
+            {{ strained.map(({ joint }) => joint + 1).join(', ') }}: round enough to be turned whole, its free edge
+            {{ strained[0]!.strain < 0 ? 'shrunk' : 'stretched' }} by up to
+            {{ percent(Math.max(...strained.map(({ strain }) => Math.abs(strain)))) }}.
+          </p>
+          <p v-if="view.blank.holes.length > 0" class="small">Cut out of it: {{ view.blank.holes.join(', ') }}.</p>
+          <KitNotice v-if="picked === null && form.rest()" bad>{{ units.said(form.rest()!) }}</KitNotice>
+          <template v-if="session.canWork">
+            <h3>The sheet</h3>
+            <SheetThickness
+              :thickness="view.settings.thickness"
+              :as-built="view.asBuilt"
+              :busy="form.busy.value"
+              @say="say({ thickness: $event })"
+            />
+            <LengthField
+              label="Inside radius of its bends"
+              :model-value="view.settings.radius"
+              @update:model-value="say({ radius: $event })"
+            />
+            <LengthField
+              label="Left on at butted edges"
+              hint="Trimmed when the piece is held in place; 0: cut to the line with its gap"
+              :model-value="view.settings.trim"
+              @update:model-value="say({ trim: $event })"
+            />
+          </template>
+          <h3>At 1:1</h3>
+          <KitChips
+            v-if="view.otherSide"
+            v-model="side"
+            legend="For which side"
+            :options="[
+              { value: 'own', label: load.data.value.panel.name },
+              { value: 'other', label: view.otherSide },
+            ]"
+          />
+          <div class="row">
+            <KitButton small :href="file('pdf-a4')" download>PDF on A4</KitButton>
+            <KitButton small :href="file('pdf-letter')" download>PDF on Letter</KitButton>
+            <KitButton small :href="file('dxf')" download>DXF</KitButton>
+            <KitButton small :href="file('dxf-r12')" download>DXF R12</KitButton>
+            <KitButton small :href="file('svg')" download>SVG</KitButton>
+          </div>
+          <KitCollapse title="Before you cut">
+            <CautionList step="cut"
+              ><li>
+                Make it of card first, and hold that in place: a pattern is as good as the line and the figures that it
+                stands on. Sheet edges cut: gloves, and dress them.
+              </li></CautionList
+            >
+          </KitCollapse>
+        </div>
+      </template>
+    </StationFrame>
+  </Waiting>
+</template>
+
+<style scoped>
+.size {
+  font-size: 1.7rem;
+  white-space: nowrap;
+}
+.question {
+  font-size: 1.15rem;
+  margin: 0;
+}
+h3 {
+  font-size: 1.05rem;
+  margin: 0.5rem 0 0;
+}
+.edges {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 0.25rem;
+}
+.edge-row {
+  display: flex;
+  align-items: baseline;
+  width: 100%;
+  min-height: 44px;
+  padding: 0.5rem 0.4rem;
+  border-bottom: 1px solid var(--line);
+}
+.edge-row[aria-expanded='true'] {
+  border-left: 4px solid var(--mark);
+}
+.edges .n {
+  min-width: 1.6rem;
+}
+</style>
