@@ -20,6 +20,7 @@ async function demoPaths(page: Page, house: House): Promise<Record<string, strin
     Board: `/vehicles/${car}`,
     Survey: `/vehicles/${car}/panels/sill-l`,
     Outline: `/vehicles/${car}/panels/sill-l/outline`,
+    'On this car': `/vehicles/${car}/panels/sill-l/facts`,
     'Walk-round': `/vehicles/${car}/walk`,
     Pictures: `/vehicles/${car}/photos`,
     Picture: `/vehicles/${car}/photos/${photos[0]!.id}`,

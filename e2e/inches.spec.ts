@@ -52,6 +52,7 @@ test('an inch shop reads inches, mil and °F on every page of a car', async ({ p
       `${car}/photos`,
       `${car}/photos/${photos[0]!.id}`,
       `${car}/panels/roof/outline`,
+      `${car}/panels/sill-l/facts`,
       `${car}/panels/floor-front-l/verdict`,
       `${patch}/cut`,
       `${patch}/joints`,

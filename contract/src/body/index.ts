@@ -1,4 +1,4 @@
-import type { BodyPlan } from '@aspecta/core/body';
+import type { AddedPart, BodyPlan, EdgeKind, PanelFacts } from '@aspecta/core/body';
 
 /** A body plan as it can be chosen; own ones belong to the shop. */
 export interface PlanView {
@@ -27,3 +27,25 @@ export interface OutlineFileView {
   holes: [number, number][][];
   notes: string[];
 }
+
+/** What a panel is on one car; `seen` is what stood there when it was said. */
+export interface FactsInput {
+  facts: PanelFacts;
+  seen: PanelFacts | null;
+}
+export type PartInput = Omit<AddedPart, 'id'>;
+
+/** What an edge is, as one says it. */
+export const EDGE_WORDS: Readonly<Record<EdgeKind, string>> = {
+  spot: 'Spot-welded flange',
+  braze: 'Brazed',
+  hem: 'Hemmed round another sheet',
+  bolt: 'Bolted',
+  rivet: 'Riveted',
+  fold: 'Folded',
+  return: 'Turned back',
+  lip: 'Lip round a wheel',
+  drip: 'Gutter',
+  free: 'Free edge',
+};
+export const CURVATURE_WORDS = { flat: 'Flat', single: 'Curved one way', double: 'Curved both ways' } as const;

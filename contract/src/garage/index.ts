@@ -1,3 +1,4 @@
+import type { CarFacts } from '@aspecta/core/body';
 export const GOALS = {
   roadworthy: 'Through its roadworthiness inspection',
   driver: 'Honest driver',
@@ -36,6 +37,8 @@ export interface VehicleInput {
 
 export interface Vehicle extends VehicleInput {
   id: string;
+  /** What it is where it is not as its body plan says; null: nothing is said. */
+  facts: CarFacts | null;
   version: number;
   createdAt: string;
 }

@@ -1,5 +1,5 @@
-import { along, between, lineLength, nearestOnSegment, toRing, type Point, type Ring } from '../geometry/index.ts';
-import { SEAM_ON_EDGE, SHORT_EDGE } from '../tolerances.ts';
+import { along, between, lineLength, nearestOnSegment, toLine, toRing, type Point, type Ring } from '../geometry/index.ts';
+import { SEAM_MEETS, SEAM_ON_EDGE, SHORT_EDGE } from '../tolerances.ts';
 import { edgeRulesOf, type EdgePart } from './edgeRules.ts';
 import type { BodyPlan, EdgeSpec, Panel, Seam } from './types.ts';
 
@@ -89,14 +89,15 @@ function whatRuns(
 ): Omit<Run, 'line'> {
   // Thirds as well as the middle: a side that merely touches the end of a seam is not on it.
   const places = [0.34, 0.5, 0.66].map((share) => along(from, to, share));
-  const said = panel.edges?.find(({ line }) => places.every((p) => near(p, line)));
+  // It was taken from the outline itself: nothing beside it is meant.
+  const said = panel.edges?.find(({ line }) => places.every((p) => toLine(p, line) <= SEAM_MEETS));
   if (said) {
     const { line: _line, name, ...spec } = said;
     return { ...spec, name, key: `said ${name}`, fixed: true };
   }
   const on = sides.find(({ line }) => places.every((p) => near(p, line)));
   if (on) return { ...specOf(on.seam), name: on.seam.name, seam: on.seam.id, key: on.seam.id, fixed: true };
-  const rules = edgeRulesOf(plan.id, panel);
+  const rules = edgeRulesOf(plan.base ?? plan.id, panel);
   const arch = panel.flanges.find(({ id }) => id.startsWith('arch'));
   const rounds = rules.arch && arch && places.every((p) => toRing(p, arch.outline) < 1);
   const part: EdgePart = rounds ? 'arch' : partOf(panel, from, to);

@@ -8,6 +8,18 @@ import type { BodyPlan, Layer, Panel } from './types.ts';
 export type * from './types.ts';
 export { edgesOf, innerSeams, type Edge } from './edges.ts';
 export { edgeName, endName } from './directions.ts';
+export {
+  asOnCar,
+  checkEdge,
+  checkFacts,
+  EDGE_KINDS,
+  hasHeight,
+  hasPitch,
+  runsAlong,
+  type AddedPart,
+  type CarFacts,
+  type PanelFacts,
+} from './facts.ts';
 export { otherSideOf, type OtherSide } from './otherSide.ts';
 export { withOutline, withPanel } from './ownPlan.ts';
 export { sectionAt, type Section, type SectionSheet } from './section.ts';

@@ -175,6 +175,8 @@ export interface Frame {
 /** A body opened flat: data, in mm, for one invented vehicle type. */
 export interface BodyPlan {
   id: string;
+  /** The shipped plan from which it was made, by whose rules it is built; left out where it is one of those. */
+  base?: string;
   name: string;
   description: string;
   views: readonly View[];

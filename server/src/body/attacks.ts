@@ -8,4 +8,19 @@ export const attacks: readonly Attack[] = [
     path: ({ vehicle }) => `/vehicles/${vehicle}/panels/roof/outline`,
     body: () => ({ outline: squareAt(0, 0, 300), name: 'Own', version: 99 }),
   },
+  {
+    name: 'what a panel is on this car',
+    method: 'put',
+    path: ({ vehicle }) => `/vehicles/${vehicle}/panels/roof/facts`,
+    body: () => ({ facts: { visible: true }, seen: null }),
+  },
+  {
+    name: 'a part that the plan lacks',
+    method: 'put',
+    path: ({ vehicle, zone }) => `/vehicles/${vehicle}/parts/${zone}`,
+    body: () => ({
+      ...{ name: 'Jack point', side: 'left', width: 120, height: 80, thickness: 2, material: 'steel' },
+      ...{ structural: true, visible: false, edge: { kind: 'spot', pitch: 25, sheets: 2 } },
+    }),
+  },
 ];

@@ -1,8 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import type { DataSource } from 'typeorm';
 import type { OutlineInput, OwnPlan, PlanView } from '@aspecta/contract/body';
-import { bodyPlan, bodyPlans, panelOf, sheetOf, withOutline, withPanel, type BodyPlan } from '@aspecta/core/body';
-import { inPolygon, plus, toRing, type Ring } from '@aspecta/core/geometry';
+import {
+  bodyPlan,
+  bodyPlans,
+  panelOf,
+  sheetOf,
+  withOutline,
+  withPanel,
+  type BodyPlan,
+  type CarFacts,
+  type Panel,
+} from '@aspecta/core/body';
+import { inPolygon, plus, toRing, type Point, type Ring } from '@aspecta/core/geometry';
 import { changeVersioned, Stale } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
@@ -14,6 +24,8 @@ import { PlanEntity } from './entities.ts';
 
 /** mm. Readings this near to the new edge are on it. */
 const EDGE_SLACK = 5;
+/** mm. What was said of an edge counts where it still lies on it. */
+const SAID_SLACK = 1;
 
 /** Bodies: those that Aspecta brings, and those that a shop has made its own. */
 export class PlanService {
@@ -37,7 +49,7 @@ export class PlanService {
     if (known?.version === head.version) return known.plan;
     const row = await this.db.manager.findOneByOrFail(PlanEntity, { id, shopId });
     // A plan that was kept before frames were known is measured like the body it was made from.
-    const plan = { ...row.plan, frame: row.plan.frame ?? bodyPlan(row.baseId).frame! };
+    const plan = { ...row.plan, base: row.baseId, frame: row.plan.frame ?? bodyPlan(row.baseId).frame! };
     this.known.set(id, { version: row.version, plan });
     return plan;
   }
@@ -53,7 +65,7 @@ export class PlanService {
   async own(caller: Caller, id: string): Promise<OwnPlan> {
     const row = await this.db.manager.findOneBy(PlanEntity, { id, shopId: caller.shopId });
     if (!row) throw notFound('body plan');
-    return { plan: row.plan, version: row.version };
+    return { plan: { ...row.plan, base: row.baseId }, version: row.version };
   }
 
   /**
@@ -61,11 +73,19 @@ export class PlanService {
    * one, and the vehicle moves onto it; readings and zones move with the panel's origin.
    */
   async reshape(caller: Caller, vehicle: VehicleRow & { plan: BodyPlan }, panelId: string, input: OutlineInput) {
-    const before = panelOf(vehicle.plan, panelId);
+    if (vehicle.facts?.parts.some((part) => part.id === panelId))
+      throw new ServerProblem(
+        'invalid',
+        'This part was added to the car: change its size where it was added.',
+        'outline',
+      );
+    // What this one car is besides stays with the car.
+    const whole = await this.of(vehicle.shopId, vehicle.planId);
+    const before = panelOf(whole, panelId);
     const { panel, shift, dropped } = withOutline(before, input.outline as unknown as Ring);
     const shipped = bodyPlans().some((plan) => plan.id === vehicle.planId);
     const id = shipped ? randomUUID() : vehicle.planId;
-    const plan: BodyPlan = { ...withPanel(vehicle.plan, panel, shift), id, name: input.name };
+    const plan: BodyPlan = { ...withPanel(whole, panel, shift), id, name: input.name };
     await changeOf(this.db, vehicle.id, async (manager) => {
       const { planId } = await manager.findOneByOrFail(VehicleEntity, { id: vehicle.id });
       // Somebody else has just given the car a plan of the shop's own: his outline must not be lost.
@@ -104,6 +124,7 @@ export class PlanService {
           current: stored,
         });
       }
+      await manager.update(VehicleEntity, { id: vehicle.id }, { facts: movedFacts(vehicle.facts, panel, shift) });
       if (shift[0] !== 0 || shift[1] !== 0) {
         for (const row of readings)
           await manager.update(ReadingEntity, { id: row.id }, { u: row.u + shift[0], v: row.v + shift[1] });
@@ -116,6 +137,16 @@ export class PlanService {
     });
     return { ...(await this.own(caller, id)), planId: id, dropped };
   }
+}
+
+/** What was said of its edges moves with the panel; what lies on no edge of it any more is forgotten. */
+function movedFacts(facts: CarFacts | null, { id, outline }: Panel, shift: Point): CarFacts | null {
+  const own = facts?.panels[id];
+  if (!facts || !own?.edges) return facts;
+  const edges = own.edges
+    .map((edge) => ({ ...edge, line: edge.line.map((p) => plus(p, shift)) }))
+    .filter(({ line }) => line.every((p) => toRing(p, outline) <= SAID_SLACK));
+  return { ...facts, panels: { ...facts.panels, [id]: { ...own, edges } } };
 }
 
 const headOf = (plan: BodyPlan) => ({

@@ -1,21 +1,23 @@
 import express, { Router } from 'express';
-import { outlineSchema } from '@aspecta/contract/body/schemas';
+import { factsSchema, outlineSchema, partSchema } from '@aspecta/contract/body/schemas';
 import type { GarageService } from '../garage/service.ts';
 import { idOf, wordOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
 import type { Workbench } from '../work/bench.ts';
+import type { FactsService } from './facts.ts';
 import type { PlanService } from './plans.ts';
 
 const LARGEST_DRAWING = '4mb';
 
 interface Services {
   plans: PlanService;
+  facts: FactsService;
   garage: GarageService;
   bench: Workbench;
 }
 
-export function bodyRoutes({ plans, garage, bench }: Services): Router {
+export function bodyRoutes({ plans, facts, garage, bench }: Services): Router {
   const router = Router();
   router.get('/plans', async (request, response) => {
     response.json(await plans.list(callerOf(request)));
@@ -27,6 +29,17 @@ export function bodyRoutes({ plans, garage, bench }: Services): Router {
     const caller = callerOf(request);
     const vehicle = await garage.own(caller, idOf(request));
     response.json(await plans.reshape(caller, vehicle, wordOf(request, 'panel'), parse(outlineSchema, request.body)));
+  });
+  router.put('/vehicles/:id/panels/:panel/facts', async (request, response) => {
+    const said = parse(factsSchema, request.body);
+    response.json(await facts.say(callerOf(request), idOf(request), wordOf(request, 'panel'), said));
+  });
+  router.put('/vehicles/:id/parts/:part', async (request, response) => {
+    const part = parse(partSchema, request.body);
+    response.json(await facts.part(callerOf(request), idOf(request), idOf(request, 'part'), part));
+  });
+  router.delete('/vehicles/:id/parts/:part', async (request, response) => {
+    response.json(await facts.removePart(callerOf(request), idOf(request), idOf(request, 'part')));
   });
   router.post(
     '/plans/outline-from-drawing',

@@ -1,4 +1,5 @@
 import { EntitySchema } from 'typeorm';
+import type { CarFacts } from '@aspecta/core/body';
 import type { Climate, Goal, Past } from '@aspecta/contract/garage';
 import { belongsTo, json, key, maybe, moment, ref, text, version, whole } from '../db/columns.ts';
 
@@ -12,6 +13,8 @@ export interface VehicleRow {
   climate: Climate;
   past: Past[];
   notes: string;
+  /** What it is where it is not as its body plan says. */
+  facts: CarFacts | null;
   version: number;
   /** Counts every change of anything that belongs to the vehicle. */
   revision: number;
@@ -30,6 +33,7 @@ export const VehicleEntity = new EntitySchema<VehicleRow>({
     climate: text(20),
     past: json(),
     notes: text(2000),
+    facts: maybe(json()),
     version: version(),
     revision: whole(),
     createdAt: moment(),

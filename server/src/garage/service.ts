@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { IsNull, type DataSource } from 'typeorm';
 import type { GarageVehicle, Vehicle, VehicleInput } from '@aspecta/contract/garage';
-import type { BodyPlan } from '@aspecta/core/body';
+import { asOnCar, type BodyPlan } from '@aspecta/core/body';
 import { GuestEntity } from '../account/entities.ts';
 import type { PlanService } from '../body/plans.ts';
 import { changeOnce } from '../db/change.ts';
@@ -30,7 +30,7 @@ export class GarageService {
   async own(caller: Caller, id: string): Promise<OwnVehicle> {
     const vehicle = await this.db.manager.findOneBy(VehicleEntity, { id, shopId: caller.shopId, deletedAt: IsNull() });
     if (!vehicle || !(await this.mayLook(caller, id))) throw notFound('vehicle');
-    return { ...vehicle, plan: await this.plans.of(caller.shopId, vehicle.planId) };
+    return { ...vehicle, plan: await this.bodyOf(vehicle) };
   }
 
   /** A customer sees the vehicles that he is shown, all others those of their shop. */
@@ -46,8 +46,12 @@ export class GarageService {
 
   /** The body of a vehicle whose shop has been checked before. */
   async planOf(id: string): Promise<BodyPlan> {
-    const { shopId, planId } = await this.db.manager.findOneByOrFail(VehicleEntity, { id });
-    return this.plans.of(shopId, planId);
+    return this.bodyOf(await this.db.manager.findOneByOrFail(VehicleEntity, { id }));
+  }
+
+  /** The plan with what this car is in truth. */
+  private async bodyOf({ shopId, planId, facts }: VehicleRow): Promise<BodyPlan> {
+    return asOnCar(await this.plans.of(shopId, planId), facts);
   }
 
   /** All vehicles of the shop that are not deleted. */
@@ -58,9 +62,7 @@ export class GarageService {
     });
     const shown = caller.role === 'customer' ? await this.shownTo(caller) : undefined;
     return Promise.all(
-      rows
-        .filter((row) => shown?.has(row.id) ?? true)
-        .map(async (row) => ({ ...row, plan: await this.plans.of(caller.shopId, row.planId) })),
+      rows.filter((row) => shown?.has(row.id) ?? true).map(async (row) => ({ ...row, plan: await this.bodyOf(row) })),
     );
   }
 
@@ -83,6 +85,7 @@ export class GarageService {
     const row: VehicleRow = {
       ...input,
       id,
+      facts: null,
       revision: 0,
       shopId: caller.shopId,
       version: 1,
@@ -144,6 +147,6 @@ export class GarageService {
 }
 
 export function viewOf(row: VehicleRow): Vehicle {
-  const { id, nickname, year, planId, goal, climate, past, notes, version, createdAt } = row;
-  return { id, nickname, year, planId, goal, climate, past, notes, version, createdAt: createdAt.toISOString() };
+  const { id, nickname, year, planId, goal, climate, past, notes, facts, version, createdAt } = row;
+  return { id, nickname, year, planId, goal, climate, past, notes, facts, version, createdAt: createdAt.toISOString() };
 }

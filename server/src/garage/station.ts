@@ -13,7 +13,9 @@ export const garage: Station = {
   serve: (house) => [new GarageService(house.db, house.the(PlanService))],
   live: async ({ db }, { id }) => {
     const row = await db.manager.findOneBy(VehicleEntity, { id });
-    return row ? [{ into: 'vehicles', id, state: `v${row.version} ${row.planId}`, view: () => viewOf(row) }] : [];
+    if (!row) return [];
+    const state = `v${row.version} ${row.planId} ${JSON.stringify(row.facts)}`;
+    return [{ into: 'vehicles', id, state, view: () => viewOf(row) }];
   },
   addresses: (house) => [{ at: '/vehicles', router: garageRoutes(house.the(GarageService), house.the(BoardService)) }],
 };

@@ -6,6 +6,7 @@ import type { FindView } from '@aspecta/contract/survey';
 import { panelOf } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import { signOf } from '@aspecta/core/survey';
+import PartForm from '../body/PartForm.vue';
 import { belowVehicle } from '../car/belowVehicle.ts';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
@@ -33,6 +34,12 @@ const session = useSession();
 /** Weight of a sign from which a find on load-bearing metal is raised to the top of the card. */
 const GRAVE = 0.5;
 const importing = ref(false);
+const adding = ref(false);
+async function partAdded(part: string): Promise<void> {
+  adding.value = false;
+  await car.ready(true);
+  await router.push(`/vehicles/${props.id}/panels/${part}`);
+}
 const reporting = ref(false);
 const car = useVehicle(props.id);
 const load = useLoad(async (again) => {
@@ -102,6 +109,7 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
           <KitButton small :to="`/vehicles/${id}/photos`">Pictures</KitButton>
         </template>
         <KitButton small v-if="session.canWork" @click="importing = true">Import readings</KitButton>
+        <KitButton small v-if="session.canWork" @click="adding = true">Add a part</KitButton>
         <KitButton small @click="reporting = true">Report</KitButton>
       </template>
       <template #sheet>
@@ -233,6 +241,7 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
       </template>
     </StationFrame>
     <ReportDialog v-if="reporting" :vehicle="id" @close="reporting = false" />
+    <PartForm v-if="adding" :vehicle="id" :part="null" @close="adding = false" @saved="partAdded" />
     <ImportDialog v-if="importing" :vehicle="id" @close="importing = false" @stored="load.reload()" />
   </Waiting>
 </template>

@@ -7,4 +7,5 @@ export const body: Station = {
   question: 'What shape is this panel on this car?',
   scope: 'panel',
   page: () => import('./OutlinePage.vue'),
+  under: [{ path: '/vehicles/:id/panels/:panel/facts', title: 'On this car', page: () => import('./FactsPage.vue') }],
 };

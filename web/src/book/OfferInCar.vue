@@ -8,7 +8,7 @@ import KitNotice from '../kit/KitNotice.vue';
 import KitSelect from '../kit/KitSelect.vue';
 import { post } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
-import { planOf } from '../shell/plans.ts';
+import { bodyOf } from '../shell/plans.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
@@ -17,7 +17,7 @@ import type { PanelPrice } from './page.ts';
 
 /* Gives a price to a panel of a car, so that its verdict weighs the whole panel with it. */
 const props = defineProps<{ car: GarageVehicle; price: PanelPrice }>();
-const load = useLoad(async () => (await planOf(props.car.planId)).panels);
+const load = useLoad(async () => (await bodyOf(props.car)).panels);
 const form = useForm();
 /** One for this price, so that it is stored once however often it is sent. */
 let offerId = newId();

@@ -6,7 +6,7 @@ import type { RepairView } from '@aspecta/contract/verdict';
 import type { BodyPlan } from '@aspecta/core/body';
 import { listen, merged } from '../live/listen.ts';
 import { get } from '../shell/api.ts';
-import { planOf } from '../shell/plans.ts';
+import { bodyOf } from '../shell/plans.ts';
 import { useConnection } from '../shell/connection.ts';
 import { useSession } from '../shell/session.ts';
 
@@ -28,6 +28,9 @@ const asDecided = (all: readonly RepairView[]): Pick<CarData, 'repairs' | 'withd
   repairs: all.filter((repair) => !repair.withdrawn),
   withdrawn: all.filter((repair) => repair.withdrawn),
 });
+
+const isSameBody = (a: Vehicle, b: Vehicle) =>
+  a.planId === b.planId && JSON.stringify(a.facts) === JSON.stringify(b.facts);
 
 /** A car that is open on some page: loaded once, kept live while it is. */
 class OpenCar {
@@ -97,14 +100,14 @@ class OpenCar {
       get<Vehicle>(`/vehicles/${this.id}`),
       useSession().isCustomer ? [] : get<RepairView[]>(`/vehicles/${this.id}/repairs`),
     ]);
-    this.data.value = { vehicle, ...asDecided(repairs), plan: await planOf(vehicle.planId) };
+    this.data.value = { vehicle, ...asDecided(repairs), plan: await bodyOf(vehicle) };
     return this.data.value;
   }
 
   private take(change: LiveChange): void {
     const known = this.data.value;
     const [vehicle = known?.vehicle] = change.vehicles;
-    if (known && vehicle && vehicle.planId !== known.vehicle.planId) this.loading = undefined;
+    if (known && vehicle && !isSameBody(vehicle, known.vehicle)) this.loading = undefined;
     else if (known && vehicle) {
       const all = merged([...known.repairs, ...known.withdrawn], change.repairs);
       this.data.value = { ...known, vehicle, ...asDecided(all) };

@@ -10,7 +10,7 @@ import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitUpload from '../kit/KitUpload.vue';
 import { get, post, postBytes, remove } from '../shell/api.ts';
-import { planOf } from '../shell/plans.ts';
+import { bodyOf } from '../shell/plans.ts';
 import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
@@ -34,7 +34,7 @@ const load = useLoad(async () => {
   const states = boards.map(
     (board) => Object.fromEntries(board.panels.map((panel) => [panel.panel, panel.state])) as Record<string, PanelLook>,
   );
-  const plans = await Promise.all(vehicles.map((vehicle) => planOf(vehicle.planId)));
+  const plans = await Promise.all(vehicles.map((vehicle) => bodyOf(vehicle)));
   return { vehicles, removed, states, plans };
 });
 const bringing = ref(false);

@@ -13,7 +13,7 @@ import KitSelect from '../kit/KitSelect.vue';
 import { post, put } from '../shell/api.ts';
 import { majorUnits, minorUnits } from '../shell/money.ts';
 import { newId } from '../shell/newId.ts';
-import { planOf } from '../shell/plans.ts';
+import { bodyOf } from '../shell/plans.ts';
 import { useSession } from '../shell/session.ts';
 import { overTheirs } from '../shell/theirs.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -44,7 +44,7 @@ watch(
   () => draft.vehicleId,
   async (id) => {
     if (!props.vehicles) return;
-    panels.value = (await planOf(props.vehicles.find((vehicle) => vehicle.id === id)!.planId)).panels;
+    panels.value = (await bodyOf(props.vehicles.find((vehicle) => vehicle.id === id)!)).panels;
     if (draft.panel !== '' && !panels.value.some((panel) => panel.id === draft.panel))
       draft.panel = panels.value[0]!.id;
   },

@@ -14,6 +14,7 @@ import KitPress from '../kit/KitPress.vue';
 import { put } from '../shell/api.ts';
 import CautionList from '../shell/CautionList.vue';
 import LengthField from '../shell/LengthField.vue';
+import SheetField from '../shell/SheetField.vue';
 import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { overTheirs } from '../shell/theirs.ts';
@@ -23,7 +24,6 @@ import Waiting from '../shell/Waiting.vue';
 import EdgeForm from './EdgeForm.vue';
 import { edgeText } from './edgeText.ts';
 import PatternSheet from './PatternSheet.vue';
-import SheetThickness from './SheetThickness.vue';
 
 /* What is cut from flat sheet: the piece of the repair → how each edge goes on → the blank at 1:1, for both sides. */
 const props = defineProps<{ id: string; repair: string }>();
@@ -144,11 +144,14 @@ const next = computed(() =>
           <KitNotice v-if="picked === null && form.rest()" bad>{{ units.said(form.rest()!) }}</KitNotice>
           <template v-if="session.canWork">
             <h3>The sheet</h3>
-            <SheetThickness
-              :thickness="view.settings.thickness"
-              :as-built="view.asBuilt"
+            <SheetField
+              :label="`Sheet that is taken, ${units.word.value}`"
+              :mm="view.settings.thickness"
+              :hint="`Empty: ${units.sheet(view.asBuilt)}, as it was built; a gauge as 18 ga`"
+              :placeholder="units.sheet(view.asBuilt)"
               :busy="form.busy.value"
               @say="say({ thickness: $event })"
+              @empty="say({ thickness: null })"
             />
             <LengthField
               label="Inside radius of its bends"

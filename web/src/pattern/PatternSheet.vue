@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { PatternView } from '@aspecta/contract/pattern';
-import { boxOf, lineLength, pointAt, toLine, type Point } from '@aspecta/core/geometry';
+import { along, boxOf, lineLength, pointAt, toLine, type Point } from '@aspecta/core/geometry';
 import { linePath, ringPath } from '../sheet/pathData.ts';
 import SheetView from '../sheet/SheetView.vue';
 
@@ -37,9 +37,11 @@ function tap(place: Point): void {
         <circle r="11" :class="{ on: picked === one.i }" />
         <text y="4">{{ one.i + 1 }}</text>
       </g>
-      <g :transform="`translate(${place(view.blank.grain[1]).join(' ')})`" class="arrow">
-        <circle r="4" />
-        <text y="18">rolled this way; seen face up</text>
+      <g
+        :transform="`translate(${place(along(view.blank.grain[0], view.blank.grain[1], 0.5)).join(' ')})`"
+        class="arrow"
+      >
+        <text y="18">grain, face up</text>
       </g>
     </template>
   </SheetView>
@@ -91,9 +93,6 @@ path {
   font: 600 11px var(--mono);
   text-anchor: middle;
   fill: var(--ink);
-}
-.arrow circle {
-  fill: var(--ink-soft);
 }
 .arrow text {
   text-anchor: middle;

@@ -10,7 +10,7 @@ import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { get } from '../shell/api.ts';
-import { planOf } from '../shell/plans.ts';
+import { bodyOf } from '../shell/plans.ts';
 import { useSession } from '../shell/session.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import { placesFor, type OpenCar } from './places.ts';
@@ -35,7 +35,7 @@ const load = useLoad(async () => {
   const own = cars.find((vehicle) => vehicle.id === id);
   const car: OpenCar | null = own
     ? {
-        ...{ id: own.id, nickname: own.nickname, plan: await planOf(own.planId) },
+        ...{ id: own.id, nickname: own.nickname, plan: await bodyOf(own) },
         repairs: session.isCustomer
           ? []
           : (await get<RepairView[]>(`/vehicles/${own.id}/repairs`)).filter(({ withdrawn }) => !withdrawn),

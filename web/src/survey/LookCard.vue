@@ -121,9 +121,14 @@ const { maps, counting, zones, proposed, finds } = props.survey;
         @withdraw="emit('withdraw', $event)"
         @pick="emit('pick', $event)"
       />
-      <KitButton small :to="`/vehicles/${vehicle.id}/panels/${panel.id}/outline`"
-        >Change the outline of this panel</KitButton
-      >
+      <div class="row">
+        <KitButton small :to="`/vehicles/${vehicle.id}/panels/${panel.id}/facts`"
+          >What this panel is on this car</KitButton
+        >
+        <KitButton small :to="`/vehicles/${vehicle.id}/panels/${panel.id}/outline`"
+          >Change the outline of this panel</KitButton
+        >
+      </div>
       <KitCollapse>
         <template #title>Before you scrape and probe</template>
         <CautionList step="survey" />

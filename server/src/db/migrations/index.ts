@@ -18,6 +18,7 @@ import { way } from './017-way.ts';
 import { wish } from './018-wish.ts';
 import { dress } from './019-dress.ts';
 import { pattern } from './020-pattern.ts';
+import { facts } from './021-facts.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -41,6 +42,7 @@ export const volumes = [
   wish,
   dress,
   pattern,
+  facts,
 ];
 
 /** All migrations, oldest first. */

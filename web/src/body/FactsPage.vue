@@ -1,0 +1,300 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { CURVATURE_WORDS } from '@aspecta/contract/body';
+import type { Vehicle } from '@aspecta/contract/garage';
+import {
+  bodyPlans,
+  edgesOf,
+  endName,
+  panelOf,
+  runsAlong,
+  type Material,
+  type PanelFacts,
+  type SaidEdge,
+} from '@aspecta/core/body';
+import { lineLength, minus, pointAt, toLine, type Point } from '@aspecta/core/geometry';
+import { crumbsTo } from '../car/crumbs.ts';
+import { useVehicle } from '../car/useVehicle.ts';
+import KitButton from '../kit/KitButton.vue';
+import KitCheckbox from '../kit/KitCheckbox.vue';
+import KitChips from '../kit/KitChips.vue';
+import KitNotice from '../kit/KitNotice.vue';
+import KitPress from '../kit/KitPress.vue';
+import PanelSheet from '../sheet/PanelSheet.vue';
+import { linePath } from '../sheet/pathData.ts';
+import SheetView from '../sheet/SheetView.vue';
+import { put } from '../shell/api.ts';
+import SheetField from '../shell/SheetField.vue';
+import { useSession } from '../shell/session.ts';
+import StationFrame from '../shell/StationFrame.vue';
+import { overTheirs } from '../shell/theirs.ts';
+import { useUnits } from '../shell/units.ts';
+import { useForm } from '../shell/useForm.ts';
+import { useLoad } from '../shell/useLoad.ts';
+import Waiting from '../shell/Waiting.vue';
+import { edgeText } from './edgeText.ts';
+import PartForm from './PartForm.vue';
+import StretchForm from './StretchForm.vue';
+
+/* What a panel is on this car, where it is not as the plan has it: its sheets, what it does, and what each stretch of its edge is. */
+const props = defineProps<{ id: string; panel: string }>();
+const router = useRouter();
+const session = useSession();
+const units = useUnits();
+const form = useForm();
+const car = useVehicle(props.id);
+const seen = ref<PanelFacts | null>(null);
+const load = useLoad(async (again) => {
+  const { vehicle, plan } = await car.ready(again);
+  seen.value = vehicle.facts?.panels[props.panel] ?? null;
+  return { vehicle, plan };
+});
+const panel = computed(() => panelOf(load.data.value!.plan, props.panel));
+const part = computed(() => load.data.value?.vehicle.facts?.parts.find(({ id }) => id === props.panel) ?? null);
+const edges = computed(() => edgesOf(load.data.value!.plan, panel.value));
+const said = (line: readonly Point[]) => (seen.value?.edges ?? []).some((own) => runsAlong(line, own.line));
+const picked = ref<number | null>(null);
+const changing = ref(false);
+const box = computed(() => {
+  const us = panel.value.outline.map(([u]) => u);
+  const vs = panel.value.outline.map(([, v]) => v);
+  const pad = 60;
+  return {
+    minU: Math.min(...us) - pad,
+    minV: Math.min(...vs) - pad,
+    maxU: Math.max(...us) + pad,
+    maxV: Math.max(...vs) + pad,
+  };
+});
+/** Says all of it again; what is as it was is left out. */
+async function say(facts: PanelFacts): Promise<boolean> {
+  const stands = Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined)) as PanelFacts;
+  return form.submit(() =>
+    overTheirs<PanelFacts>(
+      'what this panel is',
+      (stored) => (seen.value = stored),
+      async () => {
+        await put<Vehicle>(`/vehicles/${props.id}/panels/${props.panel}/facts`, { facts: stands, seen: seen.value });
+        const { vehicle, plan } = await car.ready(true);
+        seen.value = vehicle.facts?.panels[props.panel] ?? null;
+        load.data.value = { vehicle, plan };
+      },
+    ),
+  );
+}
+const sheet = (layer: string, change: Partial<{ thickness: number; material: Material }>) => {
+  const { thickness, material } = panel.value.layers.find(({ id }) => id === layer)!;
+  return say({ ...seen.value, layers: { ...seen.value?.layers, [layer]: { thickness, material, ...change } } });
+};
+/** What was said of the same metal before is replaced. */
+const elsewhere = (line: readonly Point[]) => (seen.value?.edges ?? []).filter((own) => !runsAlong(own.line, line));
+async function keepEdge(edge: SaidEdge): Promise<void> {
+  if (await say({ ...seen.value, edges: [edge, ...elsewhere(edge.line)] })) picked.value = null;
+}
+async function usual(line: readonly Point[]): Promise<void> {
+  const edges = (seen.value?.edges ?? []).filter((own) => !runsAlong(line, own.line));
+  if (await say({ ...seen.value, edges: edges.length > 0 ? edges : undefined })) picked.value = null;
+}
+const endsOf = (line: readonly Point[]): [string, string] => {
+  const way = minus(line.at(-1)!, line[0]!);
+  const names = [endName(panel.value, [-way[0], -way[1]]), endName(panel.value, way)] as [string, string];
+  // It runs all the way round.
+  return Math.hypot(...way) < 1 ? ['place where it begins', 'end of the round'] : names;
+};
+function tap(place: Point): void {
+  const [near] = edges.value.map(({ line }, i) => ({ i, far: toLine(place, line) })).sort((a, b) => a.far - b.far);
+  if (near) picked.value = near.i;
+}
+async function changed(): Promise<void> {
+  changing.value = false;
+  await load.reload();
+}
+const own = computed(() => seen.value !== null && Object.keys(seen.value).length > 0);
+const planName = computed(() => {
+  const { plan, vehicle } = load.data.value!;
+  return bodyPlans().find(({ id }) => id === vehicle.planId)?.name ?? plan.name;
+});
+</script>
+
+<template>
+  <Waiting :of="load" what="The panel">
+    <StationFrame
+      v-if="load.data.value"
+      :crumbs="crumbsTo(load.data.value.vehicle, panel)"
+      title="On this car"
+      :next="{ text: 'Look at it and measure it', to: `/vehicles/${id}/panels/${props.panel}` }"
+    >
+      <template #sheet>
+        <SheetView :box="box" tapes :label="`${panel.name} with the stretches of its edge.`" @tap="tap">
+          <PanelSheet :panel="panel" />
+          <path
+            v-for="(edge, i) in edges"
+            :key="i"
+            :d="linePath(edge.line)"
+            class="edge"
+            :class="{ said: said(edge.line), picked: picked === i }"
+          />
+          <template #over="{ place }">
+            <g
+              v-for="(edge, i) in edges"
+              :key="i"
+              class="number"
+              :transform="`translate(${place(pointAt(edge.line, lineLength(edge.line) / 2)).join(' ')})`"
+            >
+              <circle r="11" :class="{ on: picked === i }" />
+              <text y="4">{{ i + 1 }}</text>
+            </g>
+          </template>
+        </SheetView>
+      </template>
+      <template #card>
+        <div class="stack">
+          <h2 class="question">What is this panel on this car?</h2>
+          <p class="large">{{ own ? 'Not as the plan has it.' : `As the ${planName} has it.` }}</p>
+          <p class="small soft">
+            What is said here counts for this car alone, and for all that follows: hours, lines, fasteners, welds.
+          </p>
+          <KitNotice v-if="form.rest()" bad>{{ units.said(form.rest()!) }}</KitNotice>
+          <h3>Its edges</h3>
+          <ol class="edges">
+            <li v-for="(edge, i) in edges" :key="i">
+              <KitPress class="edge-row" :aria-expanded="picked === i" @click="picked = picked === i ? null : i">
+                <span class="n mono">{{ i + 1 }}</span>
+                <span
+                  >{{ edge.name }}: <strong>{{ edgeText(edge, units.length) }}</strong>
+                  <small v-if="said(edge.line)"> – on this car</small></span
+                >
+              </KitPress>
+              <StretchForm
+                v-if="picked === i && session.canWork"
+                :key="`${i} ${JSON.stringify(seen)}`"
+                :edge="edge"
+                :said="said(edge.line)"
+                :ends="endsOf(edge.line)"
+                :busy="form.busy.value"
+                @keep="keepEdge"
+                @usual="usual(edge.line)"
+                @cancel="picked = null"
+              />
+            </li>
+          </ol>
+          <template v-for="layer in panel.layers" :key="layer.id">
+            <h3>{{ layer.name }}</h3>
+            <template v-if="session.canWork">
+              <SheetField
+                :label="`As built, ${units.word.value}`"
+                :mm="layer.thickness"
+                :busy="form.busy.value"
+                @say="sheet(layer.id, { thickness: $event })"
+              />
+              <KitChips
+                :model-value="layer.material"
+                legend="Metal"
+                :options="[
+                  { value: 'steel', label: 'Steel' },
+                  { value: 'aluminium', label: 'Aluminium' },
+                ]"
+                @update:model-value="sheet(layer.id, { material: $event })"
+              />
+            </template>
+            <p v-else>{{ units.sheet(layer.thickness) }} {{ layer.material }}</p>
+          </template>
+          <template v-if="session.canWork">
+            <h3>What it does</h3>
+            <KitCheckbox :model-value="panel.structural" @update:model-value="say({ ...seen, structural: $event })"
+              >It carries load</KitCheckbox
+            >
+            <KitCheckbox :model-value="panel.visible" @update:model-value="say({ ...seen, visible: $event })"
+              >It is seen on the finished car</KitCheckbox
+            >
+            <KitCheckbox
+              :model-value="panel.fixing === 'bolted'"
+              @update:model-value="say({ ...seen, fixing: $event ? 'bolted' : 'welded' })"
+              >It comes off by its bolts</KitCheckbox
+            >
+            <KitChips
+              :model-value="panel.curvature"
+              legend="Its face"
+              :options="
+                (['flat', 'single', 'double'] as const).map((value) => ({ value, label: CURVATURE_WORDS[value] }))
+              "
+              @update:model-value="say({ ...seen, curvature: $event })"
+            />
+            <KitButton v-if="own" :disabled="form.busy.value" @click="say({})">All as the plan has it</KitButton>
+            <KitButton v-if="part" @click="changing = true">Change its size, or take it off the body</KitButton>
+          </template>
+        </div>
+        <PartForm
+          v-if="changing && part"
+          :vehicle="id"
+          :part="part"
+          @close="changing = false"
+          @saved="changed"
+          @gone="router.push(`/vehicles/${id}`)"
+        />
+      </template>
+    </StationFrame>
+  </Waiting>
+</template>
+
+<style scoped>
+.question {
+  font-size: 1.15rem;
+  margin: 0;
+}
+.large {
+  font-size: 1.2rem;
+  font-weight: 600;
+  margin: 0;
+}
+h3 {
+  font-size: 1.05rem;
+  margin: 0.5rem 0 0;
+}
+.edges {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.edge-row {
+  display: flex;
+  align-items: baseline;
+  width: 100%;
+  min-height: 44px;
+  padding: 0.5rem 0.4rem;
+  border-bottom: 1px solid var(--line);
+}
+.edge-row[aria-expanded='true'] {
+  border-left: 4px solid var(--mark);
+}
+.n {
+  min-width: 1.6rem;
+}
+.edge {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 4;
+  vector-effect: non-scaling-stroke;
+}
+.edge.said {
+  stroke: var(--mark);
+}
+.edge.picked {
+  stroke-width: 8;
+}
+.number circle {
+  fill: var(--card);
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+.number circle.on {
+  stroke: var(--mark);
+  stroke-width: 4;
+}
+.number text {
+  font: 600 11px var(--mono);
+  text-anchor: middle;
+  fill: var(--ink);
+}
+</style>

@@ -1,0 +1,100 @@
+import { flushPromises } from '@vue/test-utils';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { bodyPlan, edgesOf, panelOf, type CarFacts, type PanelFacts } from '@aspecta/core/body';
+import { lineLength } from '@aspecta/core/geometry';
+import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
+import FactsPage from './FactsPage.vue';
+import PartForm from './PartForm.vue';
+
+const vehicle = (facts: CarFacts | null) => ({ id: 'v', nickname: 'Marigold', planId: 'saloon', facts });
+const none: CarFacts = { panels: {}, parts: [] };
+const at = '/vehicles/v/panels/sill-l/facts';
+let server: FakeServer;
+beforeEach(() => {
+  signIn('owner');
+  document.body.innerHTML = '';
+  server = new FakeServer().on('GET /vehicles/v', vehicle(null)).on('GET /vehicles/v/repairs', []);
+});
+const open = async (panel = 'sill-l') => (await openPage(FactsPage, { id: 'v', panel })).page;
+const sill = panelOf(bodyPlan('saloon'), 'sill-l');
+const edges = edgesOf(bodyPlan('saloon'), sill);
+/** The server takes it and gives it back. */
+function taken(facts: PanelFacts): void {
+  server
+    .on(`PUT ${at}`, vehicle({ ...none, panels: { 'sill-l': facts } }))
+    .on('GET /vehicles/v', vehicle({ ...none, panels: { 'sill-l': facts } }));
+}
+
+describe('what a panel is on this car', () => {
+  it('says each edge, takes a part of one for something else, and gives it back to the plan', async () => {
+    const page = await open();
+    expect(page.text()).toMatch(/As the .*saloon.* has it/i);
+    const i = edges.findIndex(({ kind }) => kind === 'spot');
+    await page.findAll('.edge-row')[i]!.trigger('click');
+    await field(page, 'What it is').setValue('bolt');
+    await field(page, 'From one to the next, mm').setValue('');
+    await field(page, 'To, mm').setValue('400');
+    await page.get('form.stretch').trigger('submit');
+    expect(page.text()).toContain('Type a length in mm');
+    await field(page, 'From one to the next, mm').setValue('90');
+    const edge = { kind: 'bolt' as const, pitch: 90, sheets: 2, name: 'lower edge', line: edges[i]!.line.slice(0, 2) };
+    taken({ edges: [edge] });
+    await page.get('form.stretch').trigger('submit');
+    await flushPromises();
+    const [sent] = server.to(`PUT ${at}`) as { facts: PanelFacts; seen: null }[];
+    expect(sent).toMatchObject({ seen: null, facts: { edges: [{ kind: 'bolt', pitch: 90 }] } });
+    expect(lineLength(sent!.facts.edges![0]!.line)).toBeCloseTo(400, 0);
+    expect(page.text()).toContain('Not as the plan has it.');
+    const row = page.findAll('.edge-row').find((one) => one.text().includes('on this car'))!;
+    expect(row.text()).toContain('bolted, every 90 mm');
+    await row.trigger('click');
+    server.on(`PUT ${at}`, vehicle(null)).on('GET /vehicles/v', vehicle(null));
+    await button(page, 'As the plan has it').trigger('click');
+    await flushPromises();
+    expect(server.to(`PUT ${at}`)[1]).toEqual({ facts: {}, seen: { edges: [edge] } });
+  });
+
+  it('takes a thickness as it is typed, a gauge as well, and what the panel does', async () => {
+    signIn('owner', 'in');
+    const page = await open();
+    taken({ layers: { outer: { thickness: 1.5, material: 'steel' } } });
+    await field(page, 'As built, inches').setValue('16 ga');
+    await flushPromises();
+    const [sent] = server.to(`PUT ${at}`) as { facts: PanelFacts }[];
+    const [layer] = Object.values(sent!.facts.layers!);
+    expect(layer!.thickness).toBeCloseTo(1.519, 2);
+    expect(page.text()).not.toMatch(/\d mm/);
+  });
+
+  it('tells what somebody else has said meanwhile, and keeps what was typed', async () => {
+    const page = await open();
+    server.on(
+      `PUT ${at}`,
+      problem('conflict', 'Somebody else has changed this.', 409, { current: { visible: false } }),
+    );
+    await page.findAll('.edge-row')[0]!.trigger('click');
+    await page.get('form.stretch').trigger('submit');
+    await flushPromises();
+    expect(page.text()).toContain('Somebody else has changed what this panel is');
+  });
+});
+
+describe('a part that the plan lacks', () => {
+  it('has a size, a metal and an edge; what is wrong is said at its field', async () => {
+    const { page } = await openPage(PartForm, { vehicle: 'v', part: null });
+    await field(page, 'What it is').setValue('Jack point');
+    await field(page, 'Width, laid flat, mm').setValue('120');
+    await field(page, 'Height, laid flat, mm').setValue('eighty');
+    await field(page, 'Sheet, mm').setValue('2');
+    await field(page, 'Sheets that meet there').setValue('9');
+    await page.get('form').trigger('submit');
+    expect(document.body.textContent).toContain('from 1 to 5');
+    await field(page, 'Sheets that meet there').setValue('3');
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    const sent = server.sent.filter(({ what }) => what.startsWith('PUT /vehicles/v/parts/')).map(({ body }) => body);
+    expect(sent).toMatchObject([
+      { name: 'Jack point', width: 120, height: 'eighty', thickness: 2, edge: { kind: 'spot', pitch: 40, sheets: 3 } },
+    ]);
+  });
+});
