@@ -49,3 +49,9 @@ export const EDGE_WORDS: Readonly<Record<EdgeKind, string>> = {
   free: 'Free edge',
 };
 export const CURVATURE_WORDS = { flat: 'Flat', single: 'Curved one way', double: 'Curved both ways' } as const;
+
+/** Panels whose place one piece takes. */
+export interface PieceInput {
+  name: string;
+  panels: string[];
+}

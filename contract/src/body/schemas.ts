@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { EDGE_KINDS } from '@aspecta/core/body';
-import type { FactsInput, OutlineInput, PartInput } from './index.ts';
+import type { FactsInput, OutlineInput, PartInput, PieceInput } from './index.ts';
 
 const coordinate = Joi.number().min(-20_000).max(20_000).required();
 export const outlineSchema = Joi.object<OutlineInput>({
@@ -47,4 +47,8 @@ export const partSchema = Joi.object<PartInput>({
   structural: Joi.boolean().required(),
   visible: Joi.boolean().required(),
   edge: Joi.object(edge).required(),
+});
+export const pieceSchema = Joi.object<PieceInput>({
+  name: Joi.string().trim().min(2).max(60).required().label('Name'),
+  panels: Joi.array().items(Joi.string().max(60)).min(2).max(20).unique().required().label('Panels'),
 });

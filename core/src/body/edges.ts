@@ -1,4 +1,13 @@
-import { along, between, lineLength, nearestOnSegment, toLine, toRing, type Point, type Ring } from '../geometry/index.ts';
+import {
+  along,
+  between,
+  lineLength,
+  nearestOnSegment,
+  toLine,
+  toRing,
+  type Point,
+  type Ring,
+} from '../geometry/index.ts';
 import { SEAM_MEETS, SEAM_ON_EDGE, SHORT_EDGE } from '../tolerances.ts';
 import { edgeRulesOf, type EdgePart } from './edgeRules.ts';
 import type { BodyPlan, EdgeSpec, Panel, Seam } from './types.ts';
@@ -55,12 +64,14 @@ function seamSides(plan: BodyPlan, panel: Panel): { seam: Seam; line: readonly P
 }
 
 /** Seams of this panel that run across it instead of along its edge: the sheet lies on something there. */
-export const innerSeams = (plan: BodyPlan, panel: Panel): Edge[] =>
-  plan.seams.flatMap((seam) =>
+export const innerSeams = (plan: BodyPlan, panel: Panel): Edge[] => [
+  ...(panel.inner ?? []),
+  ...plan.seams.flatMap((seam) =>
     seam.sides
       .filter((side) => side.panel === panel.id && !side.line.every((p) => toRing(p, panel.outline) <= SEAM_ON_EDGE))
       .map(({ line }) => ({ ...specOf(seam), name: seam.name, line, seam: seam.id })),
-  );
+  ),
+];
 
 const KINDS = { spot: 'spot', bolted: 'bolt', brazed: 'braze' } as const;
 const specOf = ({ kind, pitch, sheets = 2 }: Seam): EdgeSpec => ({ kind: KINDS[kind], pitch, sheets });

@@ -2,6 +2,7 @@ import { SEAM_MEETS } from '../tolerances.ts';
 import { finite, list } from '../check.ts';
 import { boxOf, toLine, toRing, type Point, type Ring } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
+import { onePieceOf, type OnePiece } from './onePiece.ts';
 import type { BodyPlan, EdgeKind, EdgeSpec, Material, Panel, SaidEdge, Side, View } from './types.ts';
 
 /** What one car's panel is, where it is not as the body plan says. Lengths mm. */
@@ -35,6 +36,8 @@ export interface AddedPart {
 export interface CarFacts {
   panels: Readonly<Record<string, PanelFacts>>;
   parts: readonly AddedPart[];
+  /** Parts in one piece that take the place of several panels. */
+  pieces?: readonly OnePiece[];
 }
 
 export const EDGE_KINDS = [
@@ -62,13 +65,20 @@ export const hasHeight = (kind: EdgeKind): boolean => ['hem', 'fold', 'return', 
  * @example asOnCar(bodyPlan('saloon'), { panels: { roof: { layers: { outer: { thickness: 1.1, material: 'steel' } } } }, parts: [] }).panels.find(({ id }) => id === 'roof').layers[0].thickness // → 1.1
  */
 export function asOnCar(plan: BodyPlan, facts: CarFacts | null | undefined): BodyPlan {
-  if (!facts || (facts.parts.length === 0 && Object.keys(facts.panels).length === 0)) return plan;
-  const added = partsBelow(plan, facts.parts);
-  const panels = [...plan.panels, ...added.panels].map((panel) => {
+  const pieces = facts?.pieces ?? [];
+  if (!facts || (facts.parts.length + pieces.length === 0 && Object.keys(facts.panels).length === 0)) return plan;
+  const said = (panel: Panel) => {
     const own = facts.panels[panel.id];
     return own ? withFacts(panel, own) : panel;
-  });
-  return { ...plan, base: plan.base ?? plan.id, panels, views: [...plan.views, ...added.views] };
+  };
+  const own = { ...plan, base: plan.base ?? plan.id, panels: plan.panels.map(said) };
+  const added = below(plan, [...pieces.flatMap((piece) => drawnPiece(own, piece)), ...facts.parts.map(panelOfPart)]);
+  return { ...own, panels: [...own.panels, ...added.panels.map(said)], views: [...plan.views, ...added.views] };
+}
+
+/** A piece whose panels the plan has no more is not there any more either. */
+function drawnPiece(plan: BodyPlan, piece: OnePiece): Panel[] {
+  return piece.panels.every((id) => plan.panels.some((panel) => panel.id === id)) ? [onePieceOf(plan, piece)] : [];
 }
 
 function withFacts(panel: Panel, { layers, edges, ...plain }: PanelFacts): Panel {
@@ -84,29 +94,28 @@ function withFacts(panel: Panel, { layers, edges, ...plain }: PanelFacts): Panel
 const BETWEEN = 200;
 const ADDED: Pick<View, 'id' | 'name'> = { id: 'added', name: 'Added parts' };
 
-/** Added parts in a row of their own below everything else. */
-function partsBelow(plan: BodyPlan, parts: readonly AddedPart[]): { panels: Panel[]; views: View[] } {
-  if (parts.length === 0) return { panels: [], views: [] };
+/** What was added, in a row of its own below everything else. */
+function below(plan: BodyPlan, added: readonly Panel[]): { panels: Panel[]; views: View[] } {
+  if (added.length === 0) return { panels: [], views: [] };
   const boxes = plan.panels.map(({ outline, placement }) => {
     const { minU, minV } = boxOf(outline);
     return [minU + placement[0], minV + placement[1]] as const;
   });
-  const height = Math.max(...parts.map((part) => part.height));
+  const sizes = added.map(({ outline }) => boxOf(outline));
+  const height = Math.max(...sizes.map(({ maxV }) => maxV));
   const left = Math.min(...boxes.map(([u]) => u));
-  const below = Math.min(...boxes.map(([, v]) => v)) - 2 * BETWEEN - height;
+  const bottom = Math.min(...boxes.map(([, v]) => v)) - 2 * BETWEEN - height;
   let at = left;
-  const panels = parts.map((part): Panel => {
-    const placement: Point = [at, below];
-    at += part.width + BETWEEN;
-    return panelOfPart(part, placement);
+  const panels = added.map((panel, i): Panel => {
+    const placement: Point = [at, bottom];
+    at += sizes[i]!.maxU + BETWEEN;
+    return { ...panel, view: ADDED.id, placement };
   });
-  return { panels, views: [{ ...ADDED, at: [left, below], width: at - BETWEEN - left, height }] };
+  return { panels, views: [{ ...ADDED, at: [left, bottom], width: at - BETWEEN - left, height }] };
 }
 
-function panelOfPart(
-  { id, name, side, width, height, thickness, material, structural, visible, edge }: AddedPart,
-  placement: Point,
-): Panel {
+function panelOfPart(part: AddedPart): Panel {
+  const { id, name, side, width, height, thickness, material, structural, visible, edge } = part;
   const outline: Ring = [
     [0, 0],
     [width, 0],
@@ -114,7 +123,7 @@ function panelOfPart(
     [0, height],
   ];
   return {
-    ...{ id, name, side, view: ADDED.id, outline, placement, structural, visible },
+    ...{ id, name, side, view: ADDED.id, outline, placement: [0, 0], structural, visible },
     ...{ holes: [], creases: [], flanges: [], mounts: [] },
     edges: [{ ...edge, name: 'edge', line: [...outline, outline[0]!] }],
     layers: [{ id: 'sheet', name: 'Sheet', thickness, material }],

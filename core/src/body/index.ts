@@ -20,6 +20,7 @@ export {
   type CarFacts,
   type PanelFacts,
 } from './facts.ts';
+export { fromPiece, memberAt, onePieceOf, panelsUnder, type OnePiece } from './onePiece.ts';
 export { otherSideOf, type OtherSide } from './otherSide.ts';
 export { withOutline, withPanel } from './ownPlan.ts';
 export { sectionAt, type Section, type SectionSheet } from './section.ts';

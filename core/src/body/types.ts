@@ -97,6 +97,10 @@ export interface Panel {
   visible: boolean;
   /** Place of the origin on the opened-out body, mm. */
   placement: Point;
+  /** What it lies on across its middle, beside the seams of the plan. */
+  inner?: readonly SaidEdge[];
+  /** Panels of the plan whose place it takes, where it is one piece over several. */
+  members?: readonly string[];
   /** The panel on the other side of the car, if there is one, and how it is mirrored. */
   mirrorOf?: { panel: string; axis: 'u' | 'v' };
 }

@@ -1,4 +1,4 @@
-import { panelOf, type BodyPlan, type Cavity } from '../body/index.ts';
+import { panelOf, panelsUnder, type BodyPlan, type Cavity } from '../body/index.ts';
 import { keepsPanel, type OptionId } from '../verdict/index.ts';
 
 /** A repair as its faces need it. */
@@ -42,7 +42,9 @@ const BURNT = 1.5;
 export function facesOf(body: BodyPlan, repairs: readonly OpenedRepair[]): Face[] {
   const known = repairs.filter(({ panel }) => body.panels.some(({ id }) => id === panel));
   const opened = known.filter(({ choice }) => !keepsPanel(choice));
-  const opens = ({ walls }: Cavity) => opened.filter(({ panel }) => walls.some((wall) => wall.panel === panel));
+  const isWall = (panel: string, { walls }: Cavity) =>
+    panelsUnder(body, panel).some((id) => walls.some((wall) => wall.panel === id));
+  const opens = (cavity: Cavity) => opened.filter(({ panel }) => isWall(panel, cavity));
   const hollows = body.cavities.flatMap((cavity): Face[] => {
     const own = opens(cavity);
     if (own.length === 0) return [];
@@ -77,7 +79,7 @@ export function facesOf(body: BodyPlan, repairs: readonly OpenedRepair[]): Face[
       closedBy: [],
       area,
     });
-    const isHollow = body.cavities.some(({ walls }) => walls.some((wall) => wall.panel === panel));
+    const isHollow = body.cavities.some((cavity) => isWall(panel, cavity));
     const outside = face('outside', 'outside');
     return isHollow || keepsPanel(choice) ? [outside] : [outside, face('back', 'back')];
   });

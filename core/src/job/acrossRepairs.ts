@@ -1,4 +1,4 @@
-import type { BodyPlan, Panel } from '../body/index.ts';
+import { panelsUnder, type BodyPlan, type Panel } from '../body/index.ts';
 import { keepsPanel } from '../verdict/index.ts';
 import type { JobRepair, JobStep } from './types.ts';
 
@@ -34,6 +34,10 @@ export function acrossRepairs(steps: readonly JobStep[], repairs: readonly JobRe
   );
 }
 
-const meet = ({ seams, cavities }: BodyPlan, a: string, b: string): boolean =>
-  seams.some(({ sides }) => [a, b].every((id) => sides.some(({ panel }) => panel === id))) ||
-  cavities.some(({ walls }) => [a, b].every((id) => walls.some(({ panel }) => panel === id)));
+/** Have two panels a seam or a hollow in common? One piece has those of all panels whose place it takes. */
+function meet(body: BodyPlan, a: string, b: string): boolean {
+  const both = [panelsUnder(body, a), panelsUnder(body, b)];
+  const touches = (sides: readonly { panel: string }[]) =>
+    both.every((own) => sides.some(({ panel }) => own.includes(panel)));
+  return body.seams.some(({ sides }) => touches(sides)) || body.cavities.some(({ walls }) => touches(walls));
+}

@@ -1,4 +1,4 @@
-import type { BodyPlan, Panel } from '../body/index.ts';
+import { panelsUnder, type BodyPlan, type Panel } from '../body/index.ts';
 import { isCutIn, isMade, keepsPanel } from '../verdict/index.ts';
 import { BASELINE, BRACE, SAFE } from './carSteps.ts';
 import { orderSteps } from './orderSteps.ts';
@@ -155,7 +155,8 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
     after: [link(['open'], 'Only the open joint shows how far it goes.')],
   });
   const coats = hours('prime');
-  const cavities = body.cavities.filter(({ walls }) => walls.some((wall) => wall.panel === panel.id));
+  const under = panelsUnder(body, panel.id);
+  const cavities = body.cavities.filter(({ walls }) => walls.some((wall) => under.includes(wall.panel)));
   add('behind', 'clean and coat the faces that it will cover', coats * BEHIND, {
     path: 'close',
     dry: true,

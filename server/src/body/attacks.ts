@@ -23,4 +23,10 @@ export const attacks: readonly Attack[] = [
       ...{ structural: true, visible: false, edge: { kind: 'spot', pitch: 25, sheets: 2 } },
     }),
   },
+  {
+    name: 'one piece over several panels',
+    method: 'put',
+    path: ({ vehicle, zone }) => `/vehicles/${vehicle}/pieces/${zone}`,
+    body: () => ({ name: 'Floor in one piece', panels: ['floor-front-l', 'tunnel', 'floor-front-r'] }),
+  },
 ];

@@ -91,7 +91,7 @@ export class FactsService {
           );
       await record(manager, caller, vehicleId, 'body', `${part.name} taken off the body again`);
       const { [id]: _facts, ...panels } = stored.panels;
-      return { panels, parts: stored.parts.filter((one) => one.id !== id) };
+      return { ...stored, panels, parts: stored.parts.filter((one) => one.id !== id) };
     });
     return this.garage.vehicle(caller, vehicleId);
   }

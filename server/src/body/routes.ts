@@ -1,11 +1,12 @@
 import express, { Router } from 'express';
-import { factsSchema, outlineSchema, partSchema } from '@aspecta/contract/body/schemas';
+import { factsSchema, outlineSchema, partSchema, pieceSchema } from '@aspecta/contract/body/schemas';
 import type { GarageService } from '../garage/service.ts';
 import { idOf, wordOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
 import type { Workbench } from '../work/bench.ts';
 import type { FactsService } from './facts.ts';
+import type { PieceService } from './pieces.ts';
 import type { PlanService } from './plans.ts';
 
 const LARGEST_DRAWING = '4mb';
@@ -13,11 +14,12 @@ const LARGEST_DRAWING = '4mb';
 interface Services {
   plans: PlanService;
   facts: FactsService;
+  pieces: PieceService;
   garage: GarageService;
   bench: Workbench;
 }
 
-export function bodyRoutes({ plans, facts, garage, bench }: Services): Router {
+export function bodyRoutes({ plans, facts, pieces, garage, bench }: Services): Router {
   const router = Router();
   router.get('/plans', async (request, response) => {
     response.json(await plans.list(callerOf(request)));
@@ -40,6 +42,13 @@ export function bodyRoutes({ plans, facts, garage, bench }: Services): Router {
   });
   router.delete('/vehicles/:id/parts/:part', async (request, response) => {
     response.json(await facts.removePart(callerOf(request), idOf(request), idOf(request, 'part')));
+  });
+  router.put('/vehicles/:id/pieces/:piece', async (request, response) => {
+    const piece = parse(pieceSchema, request.body);
+    response.json(await pieces.add(callerOf(request), idOf(request), { ...piece, id: idOf(request, 'piece') }));
+  });
+  router.delete('/vehicles/:id/pieces/:piece', async (request, response) => {
+    response.json(await pieces.remove(callerOf(request), idOf(request), idOf(request, 'piece')));
   });
   router.post(
     '/plans/outline-from-drawing',

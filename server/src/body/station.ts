@@ -2,6 +2,7 @@ import type { Station } from '../station.ts';
 import { GarageService } from '../garage/service.ts';
 import { PlanEntity } from './entities.ts';
 import { FactsService } from './facts.ts';
+import { PieceService } from './pieces.ts';
 import { PlanService } from './plans.ts';
 import { bodyRoutes } from './routes.ts';
 
@@ -16,6 +17,7 @@ export const body: Station = {
         plans: house.the(PlanService),
         // Stands on the garage, which stands on the plans.
         facts: new FactsService(house.db, { plans: house.the(PlanService), garage: house.the(GarageService) }),
+        pieces: new PieceService(house.db, { plans: house.the(PlanService), garage: house.the(GarageService) }),
         garage: house.the(GarageService),
         bench: house.bench,
       }),

@@ -1,5 +1,5 @@
 import { In, IsNull, type DataSource } from 'typeorm';
-import { panelOf } from '@aspecta/core/body';
+import { panelOf, panelsUnder } from '@aspecta/core/body';
 import { keepsPanel } from '@aspecta/core/verdict';
 import type { OwnVehicle } from '../garage/service.ts';
 import { RepairEntity } from '../verdict/entities.ts';
@@ -42,7 +42,7 @@ export async function heldOf(db: DataSource, vehicles: readonly OwnVehicle[]): P
           tapes: tapes.filter(({ roundId }) => of(rounds).some(({ id }) => id === roundId)),
           braces: of(braces),
           gaps: of(gapRows),
-          out: [...new Set(open.map(({ panel }) => panel))],
+          out: [...new Set(open.flatMap(({ panel }) => panelsUnder(vehicle.plan, panel)))],
           closedAt:
             structural.length > 0 && open.length === 0
               ? new Date(Math.max(0, ...lastWeld.map((at) => at.getTime())))

@@ -24,7 +24,7 @@ import KitPress from '../kit/KitPress.vue';
 import PanelSheet from '../sheet/PanelSheet.vue';
 import { linePath } from '../sheet/pathData.ts';
 import SheetView from '../sheet/SheetView.vue';
-import { put } from '../shell/api.ts';
+import { put, remove } from '../shell/api.ts';
 import SheetField from '../shell/SheetField.vue';
 import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
@@ -35,6 +35,7 @@ import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import { edgeText } from './edgeText.ts';
 import PartForm from './PartForm.vue';
+import PieceForm from './PieceForm.vue';
 import StretchForm from './StretchForm.vue';
 
 /* What a panel is on this car, where it is not as the plan has it: its sheets, what it does, and what each stretch of its edge is. */
@@ -56,6 +57,21 @@ const edges = computed(() => edgesOf(load.data.value!.plan, panel.value));
 const said = (line: readonly Point[]) => (seen.value?.edges ?? []).some((own) => runsAlong(line, own.line));
 const picked = ref<number | null>(null);
 const changing = ref(false);
+const joining = ref(false);
+/** The piece in whose place this panel stands, or that it is itself. */
+const pieceOf = computed(
+  () =>
+    load.data.value?.vehicle.facts?.pieces?.find(
+      ({ id, panels }) => id === props.panel || panels.includes(props.panel),
+    ) ?? null,
+);
+const nameOf = (panelId: string) => panelOf(load.data.value!.plan, panelId).name;
+async function apart(piece: string): Promise<void> {
+  const first = pieceOf.value!.panels[0]!;
+  if (!(await form.submit(() => remove(`/vehicles/${props.id}/pieces/${piece}`)))) return;
+  await car.ready(true);
+  await router.push(`/vehicles/${props.id}/panels/${first}`);
+}
 const box = computed(() => {
   const us = panel.value.outline.map(([u]) => u);
   const vs = panel.value.outline.map(([, v]) => v);
@@ -223,6 +239,18 @@ const planName = computed(() => {
             />
             <KitButton v-if="own" :disabled="form.busy.value" @click="say({})">All as the plan has it</KitButton>
             <KitButton v-if="part" @click="changing = true">Change its size, or take it off the body</KitButton>
+            <template v-if="pieceOf">
+              <h3>In one piece</h3>
+              <p>
+                {{ pieceOf.name }} takes the place of {{ pieceOf.panels.map(nameOf).join(', ') }}: damage is drawn and
+                decided on it.
+              </p>
+              <KitButton v-if="pieceOf.id !== panel.id" :to="`/vehicles/${id}/panels/${pieceOf.id}`"
+                >Go to {{ pieceOf.name }}</KitButton
+              >
+              <KitButton :disabled="form.busy.value" @click="apart(pieceOf.id)">Several panels after all</KitButton>
+            </template>
+            <KitButton v-else-if="!part" @click="joining = true">It comes in one piece with its neighbours</KitButton>
           </template>
         </div>
         <PartForm
@@ -232,6 +260,14 @@ const planName = computed(() => {
           @close="changing = false"
           @saved="changed"
           @gone="router.push(`/vehicles/${id}`)"
+        />
+        <PieceForm
+          v-if="joining"
+          :vehicle="id"
+          :plan="load.data.value.plan"
+          :panel="panel"
+          @close="joining = false"
+          @saved="router.push(`/vehicles/${id}/panels/${$event}`)"
         />
       </template>
     </StationFrame>

@@ -98,3 +98,34 @@ describe('a part that the plan lacks', () => {
     ]);
   });
 });
+
+describe('one piece over several panels', () => {
+  it('is joined of panels that lie side by side; what does not touch is refused with words', async () => {
+    const { page, router } = await openPage(FactsPage, { id: 'v', panel: 'floor-front-l' });
+    await button(page, 'It comes in one piece with its neighbours').trigger('click');
+    await field(page, 'What it is').setValue('Floor in one piece');
+    const put = () => server.sent.filter(({ what }) => what.startsWith('PUT /vehicles/v/pieces/'));
+    await page.get('form').trigger('submit');
+    expect(document.body.textContent).toContain('Choose one more panel at least');
+    expect(put()).toEqual([]);
+    const tunnel = page.findAll('.n-checkbox').find((box) => /tunnel/i.test(box.text()))!;
+    await tunnel.trigger('click');
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    expect(put().map(({ body }) => body)).toEqual([
+      { name: 'Floor in one piece', panels: ['floor-front-l', 'tunnel'] },
+    ]);
+    expect(router.currentRoute.value.fullPath).not.toContain('pieces');
+  });
+
+  it('is several panels again', async () => {
+    const pieces = [{ id: 'one', name: 'Floor in one piece', panels: ['floor-front-l', 'tunnel'] }];
+    server.on('GET /vehicles/v', vehicle({ ...none, pieces }));
+    const { page, router } = await openPage(FactsPage, { id: 'v', panel: 'one' });
+    expect(page.text()).toMatch(/Floor in one piece takes the place of .*tunnel/is);
+    server.on('DELETE /vehicles/v/pieces/one', vehicle(null)).on('GET /vehicles/v', vehicle(null));
+    await button(page, 'Several panels after all').trigger('click');
+    await flushPromises();
+    expect(router.currentRoute.value.fullPath).toBe('/vehicles/v/panels/floor-front-l');
+  });
+});
