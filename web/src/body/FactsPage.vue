@@ -66,6 +66,11 @@ const pieceOf = computed(
     ) ?? null,
 );
 const nameOf = (panelId: string) => panelOf(load.data.value!.plan, panelId).name;
+/** The car is asked for again first: the panel is only now part of it. */
+async function pieceMade(piece: string): Promise<void> {
+  await car.ready(true);
+  await router.push(`/vehicles/${props.id}/panels/${piece}`);
+}
 async function apart(piece: string): Promise<void> {
   const first = pieceOf.value!.panels[0]!;
   if (!(await form.submit(() => remove(`/vehicles/${props.id}/pieces/${piece}`)))) return;
@@ -127,6 +132,11 @@ async function changed(): Promise<void> {
   await load.reload();
 }
 const own = computed(() => seen.value !== null && Object.keys(seen.value).length > 0);
+const sentence = computed(() => {
+  if (part.value) return 'A part that the plan lacks.';
+  if (panel.value.members) return `One piece in place of ${panel.value.members.length} panels.`;
+  return own.value ? 'Not as the plan has it.' : `As the ${planName.value} has it.`;
+});
 const planName = computed(() => {
   const { plan, vehicle } = load.data.value!;
   return bodyPlans().find(({ id }) => id === vehicle.planId)?.name ?? plan.name;
@@ -167,7 +177,7 @@ const planName = computed(() => {
       <template #card>
         <div class="stack">
           <h2 class="question">What is this panel on this car?</h2>
-          <p class="large">{{ own ? 'Not as the plan has it.' : `As the ${planName} has it.` }}</p>
+          <p class="large">{{ sentence }}</p>
           <p class="small soft">
             What is said here counts for this car alone, and for all that follows: hours, lines, fasteners, welds.
           </p>
@@ -267,7 +277,7 @@ const planName = computed(() => {
           :plan="load.data.value.plan"
           :panel="panel"
           @close="joining = false"
-          @saved="router.push(`/vehicles/${id}/panels/${$event}`)"
+          @saved="pieceMade"
         />
       </template>
     </StationFrame>
