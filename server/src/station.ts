@@ -1,6 +1,7 @@
 import type { Router } from 'express';
 import type { DataSource, EntitySchema, FindOperator, MigrationInterface } from 'typeorm';
 import type { GarageFigures, NextStep, Standing } from '@aspecta/contract/garage';
+import type { RecordPicture } from '@aspecta/contract/record';
 import type { LiveChange } from '@aspecta/contract/live';
 import type { OwnVehicle } from './garage/service.ts';
 import type { GaugeAddress } from './gauge/service.ts';
@@ -47,6 +48,7 @@ export interface Chapter {
   lines: string[];
   /** It tells what was done, and belongs to the record of the car. */
   lasting?: true;
+  pictures?: RecordPicture[];
 }
 
 /** Who reads a report. */

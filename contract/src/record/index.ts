@@ -35,7 +35,20 @@ export const SUBJECT_WORDS: Readonly<Record<string, string>> = {
 export interface RecordPart {
   title: string;
   lines: string[];
+  /** Of what was repaired, oldest first. */
+  pictures?: RecordPicture[];
 }
+export interface RecordPicture {
+  id: string;
+  when: 'before' | 'during' | 'after';
+  takenAt: string;
+  note: string;
+}
+export const PICTURE_WORDS: Readonly<Record<RecordPicture['when'], string>> = {
+  before: 'Before',
+  during: 'At work',
+  after: 'After',
+};
 export interface RecordView {
   car: string;
   shop: string;

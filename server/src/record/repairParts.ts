@@ -9,6 +9,7 @@ import type { OwnVehicle } from '../garage/service.ts';
 import { OrderEntity, type OrderRow } from '../order/entities.ts';
 import type { Chapter } from '../station.ts';
 import { ZoneEntity, type ZoneRow } from '../survey/entities.ts';
+import { picturesFor, picturesOf, type WorkTimes } from './pictures.ts';
 import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
 import { WeldEntity, WeldStepEntity, type WeldRow, type WeldStepRow } from '../weld/entities.ts';
 
@@ -27,19 +28,22 @@ export async function repairParts(db: DataSource, vehicle: OwnVehicle, tells: Te
     .find({ where: { vehicleId: vehicle.id, deletedAt: IsNull() }, order: { decidedAt: 'ASC' } });
   if (repairs.length === 0) return [];
   const ids = In(repairs.map(({ id }) => id));
-  const [zones, welds, ticks, fits, overruled, orders] = await Promise.all([
+  const [zones, welds, ticks, fits, overruled, orders, photos] = await Promise.all([
     db.getRepository(ZoneEntity).findBy({ vehicleId: vehicle.id }),
     db.getRepository(WeldEntity).findBy({ id: ids }),
     db.getRepository(WeldStepEntity).findBy({ weldId: ids }),
     db.getRepository(FitEntity).find({ where: { repairId: ids }, order: { at: 'ASC' } }),
     db.getRepository(FitOverruleEntity).findBy({ repairId: ids }),
     db.getRepository(OrderEntity).findBy({ repairId: ids }),
+    picturesOf(db, vehicle.id),
   ]);
   return repairs.map((repair) => {
     const panel = panelOf(vehicle.plan, repair.panel);
     const weld = welds.find(({ id }) => id === repair.id);
+    const ticked = ticks.filter(({ weldId }) => weldId === repair.id);
     return {
       lasting: true,
+      pictures: picturesFor(vehicle, repair, workTimes(repair, weld, ticked), photos),
       title: `${panel.name}: ${OPTION_WORDS[repair.choice].name.toLowerCase()}`,
       lines: [
         ...damageLines(repair, zones),
@@ -53,16 +57,18 @@ export async function repairParts(db: DataSource, vehicle: OwnVehicle, tells: Te
           fits.filter(({ repairId }) => repairId === repair.id),
           overruled.find(({ repairId }) => repairId === repair.id),
         ),
-        ...(weld
-          ? weldLines(
-              weld,
-              ticks.filter(({ weldId }) => weldId === repair.id),
-            )
-          : []),
+        ...(weld ? weldLines(weld, ticked) : []),
         repair.done ? 'Finished.' : 'Not finished.',
       ],
     };
   });
+}
+
+/** From its first weld to its last, where all of them are done. */
+function workTimes({ done }: RepairRow, weld: WeldRow | undefined, ticks: readonly WeldStepRow[]): WorkTimes {
+  const times = ticks.map(({ at }) => at).sort((a, b) => a.getTime() - b.getTime());
+  const all = done || (weld !== undefined && ticks.length >= weld.plan.steps.length);
+  return { began: times[0] ?? null, over: all ? (times.at(-1) ?? null) : null };
 }
 
 function damageLines({ zones: decided }: RepairRow, zones: readonly ZoneRow[]): string[] {

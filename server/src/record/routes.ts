@@ -16,6 +16,11 @@ export function sharedRoutes(records: RecordService): Router {
   router.get('/shared/:token', async (request, response) => {
     response.set('cache-control', 'no-store').json(await records.shared(wordOf(request, 'token')));
   });
+  router.get('/shared/:token/pictures/:photo', async (request, response) => {
+    const { root, name } = await records.sharedPicture(wordOf(request, 'token'), idOf(request, 'photo'));
+    // A link that is revoked shows nothing any more, so nothing is kept.
+    response.set('cache-control', 'no-store').sendFile(name, { root });
+  });
   return router;
 }
 

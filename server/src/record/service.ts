@@ -12,10 +12,11 @@ import { notFound } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
 import { StepWordEntity } from '../job/entities.ts';
 import type { OrderService } from '../order/service.ts';
+import type { PhotoService } from '../photo/service.ts';
 import { ShopEntity } from '../shop/entities.ts';
 import { ReadingEntity, ZoneEntity } from '../survey/entities.ts';
 import type { ReportReader, Workshop } from '../station.ts';
-import { VehicleEntity } from '../garage/entities.ts';
+import { VehicleEntity, type VehicleRow } from '../garage/entities.ts';
 import { RepairEntity } from '../verdict/entities.ts';
 import { costsCsv, costsXlsx } from './costs.ts';
 import { ShareEntity, type ShareRow } from './entities.ts';
@@ -25,16 +26,24 @@ const DAY = 86_400_000;
 /** Events that one page of the timeline shows. */
 const PAGE = 200;
 
+interface Services {
+  garage: GarageService;
+  orders: OrderService;
+  photos: PhotoService;
+}
+
 /** What happened on a car, and its record: timeline, the repairs in words, links by which strangers read them. */
 export class RecordService {
   private readonly house: Workshop;
   private readonly garage: GarageService;
   private readonly orders: OrderService;
+  private readonly photos: PhotoService;
 
-  constructor(house: Workshop, { garage, orders }: { garage: GarageService; orders: OrderService }) {
+  constructor(house: Workshop, { garage, orders, photos }: Services) {
     this.house = house;
     this.garage = garage;
     this.orders = orders;
+    this.photos = photos;
   }
 
   /** What happened, newest first; `before` gives older ones, `subject` and `search` fewer. */
@@ -95,7 +104,11 @@ export class RecordService {
       on: new Date().toISOString(),
       parts: [...repairs, ...chapters.flat()]
         .filter(({ lines, lasting }) => lasting && lines.length > 0)
-        .map(({ title, lines }) => ({ title, lines: lines.map((line) => inUnits(line, units)) })),
+        .map(({ title, lines, pictures }) => ({
+          title,
+          lines: lines.map((line) => inUnits(line, units)),
+          ...(pictures && pictures.length > 0 ? { pictures } : {}),
+        })),
       notInspected: vehicle.plan.panels.filter(({ id }) => !seen.has(id)).map(({ name }) => name),
       deference: DEFERENCE,
     };
@@ -170,15 +183,32 @@ export class RecordService {
     return this.shares(caller, vehicleId);
   }
 
-  /** What a stranger with a link reads: no prices, no hours. A link that is guessed, over or revoked does not exist. */
+  /** What a stranger with a link reads: no prices, no hours. */
   async shared(token: string): Promise<RecordView> {
+    const { row, vehicle, reader } = await this.linked(token);
+    await this.house.db.getRepository(ShareEntity).increment({ id: row.id }, 'opened', 1);
+    return this.recordOf(await this.garage.own(reader, row.vehicleId), vehicle.shopId, 'customer');
+  }
+
+  /** A picture that stands in a shared record; no other of the car is given out. */
+  async sharedPicture(token: string, photo: string): Promise<{ root: string; name: string }> {
+    const { row, reader } = await this.linked(token);
+    const parts = await repairParts(this.house.db, await this.garage.own(reader, row.vehicleId), {
+      reasons: false,
+      hours: false,
+    });
+    if (!parts.some(({ pictures }) => pictures?.some(({ id }) => id === photo))) throw notFound('picture');
+    return this.photos.fileOf(reader, row.vehicleId, photo, true);
+  }
+
+  /** A link that is guessed, over or revoked does not exist. */
+  private async linked(token: string): Promise<{ row: ShareRow; vehicle: VehicleRow; reader: Caller }> {
     const row = await this.house.db.getRepository(ShareEntity).findOneBy({ tokenHash: hashOf(token) });
     if (!row || row.revokedAt || row.expiresAt <= new Date()) throw notFound('shared record');
     const vehicle = await this.house.db.getRepository(VehicleEntity).findOneBy({ id: row.vehicleId });
     if (!vehicle || vehicle.deletedAt) throw notFound('shared record');
-    await this.house.db.getRepository(ShareEntity).increment({ id: row.id }, 'opened', 1);
     const reader: Caller = { personId: row.id, shopId: vehicle.shopId, name: row.label, role: 'viewer' };
-    return this.recordOf(await this.garage.own(reader, row.vehicleId), vehicle.shopId, 'customer');
+    return { row, vehicle, reader };
   }
 }
 

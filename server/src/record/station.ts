@@ -1,5 +1,6 @@
 import { GarageService } from '../garage/service.ts';
 import { OrderService } from '../order/service.ts';
+import { PhotoService } from '../photo/service.ts';
 import type { Station } from '../station.ts';
 import { ShareEntity } from './entities.ts';
 import { repairParts } from './repairParts.ts';
@@ -10,7 +11,13 @@ import { RecordService } from './service.ts';
 export const record: Station = {
   name: 'record',
   entities: [ShareEntity],
-  serve: (house) => [new RecordService(house, { garage: house.the(GarageService), orders: house.the(OrderService) })],
+  serve: (house) => [
+    new RecordService(house, {
+      garage: house.the(GarageService),
+      orders: house.the(OrderService),
+      photos: house.the(PhotoService),
+    }),
+  ],
   addresses: (house) => {
     const records = house.the(RecordService);
     return [{ router: sharedRoutes(records), open: ['/shared'] }, { router: recordRoutes(records) }];

@@ -53,7 +53,11 @@ const tab = useInAddress<Tab>(
           { value: 'share', label: 'Share it' },
         ]"
       />
-      <RecordText v-if="tab === 'record'" :view="load.data.value.record" />
+      <RecordText
+        v-if="tab === 'record'"
+        :view="load.data.value.record"
+        :picture-at="(photo) => `/api/vehicles/${id}/photos/${photo}/picture?small=1`"
+      />
       <TimelineList v-else-if="tab === 'timeline'" :vehicle="id" :first="load.data.value.timeline" />
       <ShareTile v-else :vehicle="id" :first="load.data.value.shares" />
     </main>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { RecordView } from '@aspecta/contract/record';
-import { useUnits } from '../shell/units.ts';
+import { PICTURE_WORDS, type RecordView } from '@aspecta/contract/record';
+import { dayOf, useUnits } from '../shell/units.ts';
 
 /* The record of a car in words, as a tester, a buyer or a judge reads it. */
-defineProps<{ view: RecordView }>();
+defineProps<{ view: RecordView; pictureAt: (id: string) => string }>();
 const units = useUnits();
 </script>
 
@@ -15,6 +15,19 @@ const units = useUnits();
       <ul>
         <li v-for="line in part.lines" :key="line">{{ units.said(line) }}</li>
       </ul>
+      <div v-if="part.pictures" class="pictures">
+        <figure v-for="picture in part.pictures" :key="picture.id">
+          <img
+            :src="pictureAt(picture.id)"
+            :alt="`${PICTURE_WORDS[picture.when]}: ${picture.note || part.title}`"
+            loading="lazy"
+          />
+          <figcaption>
+            <strong>{{ PICTURE_WORDS[picture.when] }}</strong>, {{ dayOf(picture.takenAt)
+            }}<template v-if="picture.note"><br />{{ picture.note }}</template>
+          </figcaption>
+        </figure>
+      </div>
     </section>
     <section v-if="view.notInspected.length > 0">
       <h2>Not inspected</h2>
@@ -38,5 +51,26 @@ ul {
 }
 li {
   padding: 0.15rem 0;
+}
+.pictures {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.8rem;
+  margin-top: 0.5rem;
+}
+figure {
+  margin: 0;
+  width: 12rem;
+}
+img {
+  width: 100%;
+  aspect-ratio: 4 / 3;
+  object-fit: cover;
+  border-radius: 6px;
+  background: var(--line);
+}
+figcaption {
+  font-size: 0.85rem;
+  color: var(--ink-soft);
 }
 </style>

@@ -17,7 +17,7 @@ const load = useLoad(() => get<RecordView>(`/shared/${props.token}`));
       <p class="eyebrow">Record</p>
       <h1>{{ load.data.value.car }}</h1>
       <p class="soft">{{ load.data.value.shop }}, as of {{ dayOf(load.data.value.on) }}</p>
-      <RecordText :view="load.data.value" />
+      <RecordText :view="load.data.value" :picture-at="(photo) => `/api/shared/${token}/pictures/${photo}`" />
     </main>
   </Waiting>
 </template>

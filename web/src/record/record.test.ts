@@ -96,6 +96,28 @@ describe('the record', () => {
   });
 });
 
+describe('pictures of a repair', () => {
+  const part = {
+    ...record.parts[0]!,
+    pictures: [
+      { id: 'a', when: 'before' as const, takenAt: '2026-01-03T10:00:00.000Z', note: 'As found' },
+      { id: 'b', when: 'after' as const, takenAt: '2026-02-03T10:00:00.000Z', note: '' },
+    ],
+  };
+  it('stand beside it before and after, for the shop and by the link', async () => {
+    server.on('GET /vehicles/v/record', { ...record, parts: [part] });
+    const page = await open();
+    expect(page.findAll('figure').map((one) => one.text())).toEqual([
+      'Before, 3 Jan 2026As found',
+      'After, 3 Feb 2026',
+    ]);
+    expect(page.get('img').attributes('src')).toBe('/api/vehicles/v/photos/a/picture?small=1');
+    server.on('GET /shared/t', { ...record, parts: [part] });
+    const shared = await openPage(SharedPage, { token: 't' });
+    expect(shared.page.get('img').attributes('src')).toBe('/api/shared/t/pictures/a');
+  });
+});
+
 describe('a shared record', () => {
   it('reads without an account, and says when its link leads nowhere', async () => {
     server.on('GET /shared/t', record);
