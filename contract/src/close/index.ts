@@ -79,6 +79,37 @@ export interface CloseView {
   products: ProductView[];
   /** °C of the shop. */
   temperature: number;
+  /** What will not wait, soonest first. */
+  reminders: Reminder[];
+  /** What its coats still take. */
+  needs: NeedView[];
+}
+
+/** Something that ends: bare metal that gets wet, or the hours in which the next coat may go on. */
+export interface Reminder {
+  kind: 'bare' | 'next';
+  vehicle: string;
+  car: string;
+  /** What it is about, as a person calls it. */
+  what: string;
+  /** What to do. */
+  todo: string;
+  /** When the next coat may go on at the earliest; null where nothing is waited for. */
+  from: string | null;
+  /** When it is over; null where the forecast does not reach so far. */
+  until: string | null;
+  passed: boolean;
+  /** Hours for which bare metal has been wet so far; null for a coat. */
+  wet: number | null;
+}
+
+/** How much of a product is still needed, in litres and in cans as they are sold. */
+export interface NeedView {
+  kind: CoatKind;
+  name: string;
+  litres: number;
+  cans: number;
+  can: number;
 }
 export interface Overrule {
   repair: string;

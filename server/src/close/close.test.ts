@@ -148,3 +148,44 @@ describe('coats', () => {
     await here.owner.delete(`/products/${product.id}`).expect(200);
   });
 });
+
+describe('what will not wait', () => {
+  const said = (vehicle: string, step: string) =>
+    here.owner.put(`/vehicles/${vehicle}/job/said`, {
+      ...{ step, state: 'done', reason: '', until: null, notBefore: null, hours: null, spent: null },
+    });
+
+  it('is bare metal, from when it was laid bare on, until its wet hours are up; primed it is over', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const repair = await decided(here.owner, vehicle, 'patch', ON_SILL);
+    expect((await view(vehicle)).reminders).toEqual([]);
+    await said(vehicle, `${repair.id} strip`).expect(200);
+    const now = await view(vehicle);
+    const [bare] = now.reminders;
+    expect(bare).toMatchObject({ kind: 'bare', what: 'Sill, left', passed: false, wet: 0 });
+    expect(bare!.todo).toMatch(/Prime it: \d faces lie bare since \d{4}-\d\d-\d\d/);
+    const all = (await here.owner.get('/reminders').expect(200)).body as CloseView['reminders'];
+    expect(all.some((one) => one.vehicle === vehicle && one.kind === 'bare')).toBe(true);
+    await coat(vehicle, now.faces).expect(201);
+    const after = (await view(vehicle)).reminders;
+    expect(after.some(({ kind }) => kind === 'bare')).toBe(false);
+    // The next coat over epoxy has its hours.
+    expect(after.every(({ kind, from, until }) => kind === 'next' && from! < until!)).toBe(true);
+    expect(after.length).toBeGreaterThan(0);
+  });
+
+  it('is also what its coats take, in cans of the products of the shop', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    await decided(here.owner, vehicle, 'patch', ON_SILL);
+    const before = (await view(vehicle)).needs;
+    const epoxy = before.find(({ kind }) => kind === 'epoxy')!;
+    expect(epoxy).toMatchObject({ name: 'Epoxy primer', can: 1 });
+    expect(epoxy.cans).toBe(Math.ceil(epoxy.litres));
+    const { faces } = await view(vehicle);
+    await coat(vehicle, faces).expect(201);
+    await coat(vehicle, faces).expect(201);
+    const after = (await view(vehicle)).needs;
+    expect(after.some(({ kind }) => kind === 'epoxy')).toBe(false);
+    expect(after.find(({ kind }) => kind === 'wax')!.litres).toBeGreaterThan(0);
+  });
+});

@@ -20,6 +20,9 @@ export function closeRoutes(closes: CloseService): Router {
   router.put(`${at}/overruled`, async (request, response) => {
     response.json(await closes.overrule(callerOf(request), idOf(request), parse(overruleSchema, request.body)));
   });
+  router.get('/reminders', async (request, response) => {
+    response.json(await closes.reminders(callerOf(request)));
+  });
   router.get('/products', async (request, response) => {
     response.json(await closes.products(callerOf(request)));
   });

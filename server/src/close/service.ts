@@ -6,6 +6,7 @@ import {
   type Overrule,
   type ProductInput,
   type ProductView,
+  type Reminder,
 } from '@aspecta/contract/close';
 import { panelOf } from '@aspecta/core/body';
 import { COAT_KINDS, usualProducts } from '@aspecta/core/close';
@@ -16,11 +17,14 @@ import { record } from '../events/record.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import { needs, type Caller } from '../http/session.ts';
+import { StepWordEntity } from '../job/entities.ts';
+import { FastenerEntity } from '../repair/entities.ts';
 import { ShopEntity } from '../shop/entities.ts';
 import { FindEntity } from '../survey/entities.ts';
 import { RepairEntity } from '../verdict/entities.ts';
 import { weldProgress } from '../weld/progress.ts';
 import { CoatEntity, OverruleEntity, ProductEntity } from './entities.ts';
+import { remindersOf } from './reminders.ts';
 import { bareOf, closeView, type Closing } from './view.ts';
 
 /** What is coated before it is shut: repairs → faces they lay bare → coats on them → what a weld may shut → what is still bare. */
@@ -71,6 +75,48 @@ export class CloseService {
         ];
       }),
     );
+  }
+
+  /** What will not wait on any car of the shop, soonest first. */
+  async reminders(caller: Caller): Promise<Reminder[]> {
+    const vehicles = await this.garage.all(caller);
+    return this.remindersFor(vehicles, await this.closings(vehicles));
+  }
+
+  private async remindersFor(
+    vehicles: readonly OwnVehicle[],
+    closings: ReadonlyMap<string, Closing>,
+  ): Promise<Reminder[]> {
+    const bared = await this.bared(vehicles, closings);
+    const now = new Date();
+    const all = vehicles.flatMap((vehicle) => remindersOf(vehicle, closings.get(vehicle.id)!, bared, now));
+    return all.sort((a, b) => (a.until ?? '9999').localeCompare(b.until ?? '9999'));
+  }
+
+  /** When the metal of each repair was laid bare: its first fastener that was opened, or the step that was called done. */
+  private async bared(
+    vehicles: readonly OwnVehicle[],
+    closings: ReadonlyMap<string, Closing>,
+  ): Promise<ReadonlyMap<string, Date>> {
+    const repairs = [...closings.values()].flatMap((closing) => closing.repairs);
+    const ids = repairs.map(({ id }) => id);
+    const [opened, words] = await Promise.all([
+      this.db.getRepository(FastenerEntity).findBy({ repairId: In(ids), state: 'opened' }),
+      this.db.getRepository(StepWordEntity).findBy({ vehicleId: In(vehicles.map(({ id }) => id)), state: 'done' }),
+    ]);
+    const out = new Map<string, Date>();
+    for (const { id, decidedAt } of repairs) {
+      const times = [
+        ...opened.filter(({ repairId }) => repairId === id),
+        ...words.filter(({ step }) => step === `${id} strip` || step === `${id} open`),
+      ]
+        .map(({ at }) => at)
+        // What was done for an earlier decision is history.
+        .filter((at) => at >= decidedAt)
+        .sort((a, b) => a.getTime() - b.getTime());
+      if (times[0]) out.set(id, times[0]);
+    }
+    return out;
   }
 
   /** Records a coat on faces. The same one sent again, because its answer was lost, is taken as done. */
@@ -243,6 +289,8 @@ export class CloseService {
       this.products(caller),
       this.db.getRepository(ShopEntity).findOneByOrFail({ id: caller.shopId }),
     ]);
-    return closeView(closings.get(vehicle.id)!, { products, temperature: shop.temperature });
+    const closing = closings.get(vehicle.id)!;
+    const reminders = await this.remindersFor([vehicle], closings);
+    return closeView(closing, { products, temperature: shop.temperature, reminders });
   }
 }

@@ -23,7 +23,7 @@ export const close: Station = {
 };
 
 /** Nothing of the shop is needed to say how faces stand. */
-const facesIn = (closing: Closing) => closeView(closing, { products: [], temperature: 20 }).faces;
+const facesIn = (closing: Closing) => closeView(closing, { products: [], temperature: 20, reminders: [] }).faces;
 
 function standingOf(closing: Closing): StationStanding {
   const faces = facesIn(closing);

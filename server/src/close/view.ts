@@ -1,6 +1,23 @@
-import type { CloseView, ClosingRepair, CoatView, FaceView, ProductView } from '@aspecta/contract/close';
-import type { BodyPlan } from '@aspecta/core/body';
-import { coats as coatTimes, dewPoint, facesOf, proof, protects, type Face } from '@aspecta/core/close';
+import {
+  COAT_WORDS,
+  type CloseView,
+  type ClosingRepair,
+  type CoatView,
+  type FaceView,
+  type NeedView,
+  type ProductView,
+} from '@aspecta/contract/close';
+import { panelOf, type BodyPlan } from '@aspecta/core/body';
+import {
+  CANS,
+  coatNeeds,
+  coats as coatTimes,
+  dewPoint,
+  facesOf,
+  proof,
+  protects,
+  type Face,
+} from '@aspecta/core/close';
 import { signOf } from '@aspecta/core/survey';
 import type { FindRow } from '../survey/entities.ts';
 import type { RepairRow } from '../verdict/entities.ts';
@@ -46,9 +63,30 @@ function known({ plan, repairs, coats, welds }: Closing) {
   return { faces, coatsOf, coated, ...proof(faces, coated, welded) };
 }
 
+/** Every face with its state and the coats that are on it, oldest first. */
+export function facesWithCoats(closing: Closing): { face: Face; state: FaceView['state']; coats: CoatView[] }[] {
+  const { faces, coatsOf, states } = known(closing);
+  return faces.map((face) => ({ face, state: states.get(face.id)!, coats: coatsOf(face).map(coatView) }));
+}
+
+/** What the coats of a car still take, by the products of the shop where it has its own of a kind. */
+export function needsOf(closing: Closing, products: readonly ProductView[]): NeedView[] {
+  const faces = facesWithCoats(closing).flatMap(({ face, state, coats }) =>
+    // Where somebody has said that it stays bare, nothing is bought.
+    state === 'shut-bare'
+      ? []
+      : [{ ...face, visible: panelOf(closing.plan, face.panel).visible, on: coats.map(({ kind }) => kind) }],
+  );
+  const own = Object.fromEntries(products.filter(({ usual }) => !usual).map((product) => [product.kind, product]));
+  return coatNeeds(faces, own).map(({ kind, ...need }) => ({
+    ...{ kind, ...need, can: CANS[kind] },
+    name: own[kind]?.name ?? COAT_WORDS[kind],
+  }));
+}
+
 export function closeView(
   closing: Closing,
-  { products, temperature }: { products: ProductView[]; temperature: number },
+  { products, temperature, reminders }: Pick<CloseView, 'products' | 'temperature' | 'reminders'>,
 ): CloseView {
   const { faces, coatsOf, states, before } = known(closing);
   const { plan, finds, welds, overruled } = closing;
@@ -56,6 +94,8 @@ export function closeView(
   return {
     products,
     temperature,
+    reminders,
+    needs: needsOf(closing, products),
     faces: faces.map((face): FaceView => {
       const cavity = cavityOf(face);
       const panels = cavity ? cavity.walls.map(({ panel }) => panel) : [face.panel];

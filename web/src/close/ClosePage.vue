@@ -17,7 +17,9 @@ import Waiting from '../shell/Waiting.vue';
 import { groupsOf, sectionOf, type FaceGroup } from './closeScene.ts';
 import CoatForm from './CoatForm.vue';
 import FaceSection from './FaceSection.vue';
+import NeedsTile from './NeedsTile.vue';
 import ProductList from './ProductList.vue';
+import ReminderList from './ReminderList.vue';
 import { useClose } from './useClose.ts';
 
 /* Every face that is laid bare: what is on it, which weld shuts it, and until when it can be coated. */
@@ -102,6 +104,10 @@ const done = () => {
         <KitNotice v-if="form.rest('reason', 'product', 'celsius', 'humidity', 'steel', 'note')" bad>{{
           form.rest('reason', 'product', 'celsius', 'humidity', 'steel', 'note')
         }}</KitNotice>
+        <section v-if="view.reminders.length > 0" class="tile group" aria-label="What will not wait">
+          <h2>What will not wait</h2>
+          <ReminderList :reminders="view.reminders" />
+        </section>
         <section v-for="group in groups" :key="group.id" class="tile group">
           <div class="row top">
             <FaceSection
@@ -174,6 +180,7 @@ const done = () => {
           Coat {{ chosen.length === 1 ? 'this face' : `these ${chosen.length} faces` }}
         </KitButton>
       </div>
+      <NeedsTile v-if="view.needs.length > 0" :vehicle="id" :needs="view.needs" class="group" />
       <ProductList :products="view.products" @changed="view = { ...view, products: $event }" />
       <CoatForm v-if="coating" :close="close" :view="view" :faces="chosenFaces" @done="done" @close="coating = false" />
     </main>

@@ -29,6 +29,8 @@ const view = (over: Partial<CloseView> = {}): CloseView => ({
     version: 0,
   })),
   temperature: 18,
+  reminders: [],
+  needs: [],
   ...over,
 });
 const at = '/vehicles/v/close';
@@ -99,5 +101,49 @@ describe('the page', () => {
     server.on(`GET ${at}`, view());
     const { page } = await open();
     expect(page.text()).not.toMatch(/°C|\bmm\b/);
+  });
+});
+
+describe('what will not wait', () => {
+  const reminder = (over: object) => ({
+    ...{ kind: 'bare' as const, vehicle: 'v', car: 'Marigold', what: 'Sill, left', from: null, passed: false, wet: 3 },
+    ...{ todo: 'Prime it: 2 faces lie bare since 2026-02-01', until: '2999-01-01T10:00:00.000Z' },
+    ...over,
+  });
+  it('is said with its time: bare metal by the weather, a coat by its hours, and what is over', async () => {
+    server.on(
+      `GET ${at}`,
+      view({
+        reminders: [
+          reminder({}),
+          reminder({ until: null }),
+          reminder({ kind: 'next', todo: 'The next coat over Epoxy', from: '2998-01-01T10:00:00.000Z', wet: null }),
+          reminder({ passed: true, until: '2020-01-01T10:00:00.000Z', wet: 30 }),
+        ],
+      }),
+    );
+    const { page } = await open();
+    const lines = page.findAll('.reminders li').map((line) => line.text());
+    expect(lines[0]).toMatch(/Prime it.*by 1 Jan.*as the weather is forecast \(3 wet hours so far\)/);
+    expect(lines[1]).toContain('it stays dry as far as is forecast');
+    expect(lines[2]).toMatch(/The next coat over Epoxy; from 1 Jan.* until 1 Jan/);
+    expect(lines[3]).toContain('30 wet hours so far: look whether it has begun to rust');
+  });
+
+  it('is bought in full cans, each with its price', async () => {
+    server
+      .on(`GET ${at}`, view({ needs: [{ kind: 'epoxy', name: 'Epoxy primer', litres: 1.3, cans: 2, can: 1 }] }))
+      .on('POST /orders', {});
+    const { page } = await open();
+    expect(page.text()).toContain('Epoxy primer: 1.3 l, 2 × 1.0 l');
+    await button(page, 'Into the order book').trigger('click');
+    await field(page, 'From whom').setValue('Harrow');
+    await field(page, 'Price of one, before tax').setValue('39.50');
+    await button(page, 'Want 2').trigger('submit');
+    await flushPromises();
+    expect(server.to('POST /orders')).toMatchObject([
+      { item: 'Epoxy primer, 1.0 l', quantity: 2, price: 3950, maker: 'Harrow', panel: '' },
+    ]);
+    expect(page.text()).toContain('In the order book');
   });
 });

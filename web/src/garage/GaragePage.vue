@@ -16,6 +16,7 @@ import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import FlankSketch from './FlankSketch.vue';
+import RemindersTile from './RemindersTile.vue';
 import TonightTile from './TonightTile.vue';
 import VehicleForm from './VehicleForm.vue';
 
@@ -87,6 +88,7 @@ async function bringBack(id: string): Promise<void> {
         <h2>The garage is empty</h2>
         <p class="soft">Roll a car in: choose its body plan, and the whole body lies open to be measured.</p>
       </div>
+      <RemindersTile v-if="!session.isCustomer" />
       <TonightTile v-if="!session.isCustomer" />
       <div class="cars">
         <article v-for="(vehicle, i) in load.data.value.vehicles" :key="vehicle.id" class="tile car">
