@@ -9,9 +9,16 @@ const hours = (what: string) => number(what, 'h');
 const name = (what: string) => Joi.string().description(what);
 const order = object(
   {
-    state: Joi.valid('wanted', 'ordered', 'confirmed', 'back-order', 'arrived', 'checked', 'kept', 'fitted').description(
-      'how far its order has come',
-    ),
+    state: Joi.valid(
+      'wanted',
+      'ordered',
+      'confirmed',
+      'back-order',
+      'arrived',
+      'checked',
+      'kept',
+      'fitted',
+    ).description('how far its order has come'),
     leadHours: hours('until it is here'),
   },
   'what is bought for it',

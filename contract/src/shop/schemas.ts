@@ -37,11 +37,7 @@ export const setupSchema = Joi.object<SetUp>({
   taxRate: taxRate.optional().default(0.2),
   hour: money.default(4500),
 });
-export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
-  name,
-  currency,
-  unit,
-  taxRate,
+const reckoned = {
   rates: Joi.object({
     hour: money.required(),
     sheetDm2: money.required(),
@@ -54,6 +50,15 @@ export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
     hidden: Joi.valid('butt', 'lap', 'joggle').required(),
     flange: Joi.valid('plug', 'spot').required(),
   }).default(schoolDefaults),
+};
+/** House rules by which estimates are reckoned. */
+export const triedRulesSchema = Joi.object<Pick<Shop, 'rates' | 'overlay' | 'schools'>>(reckoned);
+export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
+  name,
+  currency,
+  unit,
+  taxRate,
+  ...reckoned,
   temperature: Joi.number().min(-20).max(45).required(),
   timeZone: Joi.string().max(60).allow(null),
   coatingUnit: Joi.valid('um', 'mil').default('um'),

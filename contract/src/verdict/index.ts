@@ -1,6 +1,7 @@
 import type { OrderState } from '@aspecta/core/order';
 import type { OptionId, Spread, Verdict } from '@aspecta/core/verdict';
 
+import type { Shop } from '../shop/index.ts';
 export { OPTION_WORDS } from './words.ts';
 
 /** What is told of a price when it is noted. */
@@ -73,4 +74,17 @@ export interface Redecision {
   /** The zones that it is for from now on; left out, it stays with those that it had. */
   zoneIds?: string[];
   version: number;
+}
+
+/** House rules that are tried before they are kept. */
+export type TriedRules = Pick<Shop, 'rates' | 'schools' | 'overlay'>;
+/** An estimate under the rules as they are, and under those that are tried. Hours and minor units, medians. */
+export interface MovedEstimate {
+  repair: string;
+  vehicle: string;
+  car: string;
+  panel: string;
+  choice: OptionId;
+  before: { hours: number; cost: number; proposed: OptionId | null };
+  after: { hours: number; cost: number; proposed: OptionId | null };
 }

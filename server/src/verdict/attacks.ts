@@ -38,4 +38,14 @@ export const attacks: readonly Attack[] = [
     path: ({ repair }) => `/repairs/${repair}/restore`,
     body: () => ({ version: 99 }),
   },
+  {
+    name: 'other house rules tried',
+    method: 'post',
+    path: () => '/estimates/moved',
+    body: () => ({
+      rates: { hour: 9000, sheetDm2: 60, weldMetre: 250, coatDm2: 40 },
+      overlay: false,
+      schools: { seen: 'butt', hidden: 'lap', flange: 'plug' },
+    }),
+  },
 ];

@@ -7,6 +7,7 @@ import {
   weighSchema,
   withdrawSchema,
 } from '@aspecta/contract/verdict/schemas';
+import { triedRulesSchema } from '@aspecta/contract/shop/schemas';
 import type { GarageService } from '../garage/service.ts';
 import { idOf, wordOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
@@ -18,6 +19,9 @@ export function verdictRoutes(verdicts: VerdictService, offers: OfferService, ga
   const router = Router();
   router.post('/vehicles/:id/verdict', async (request, response) => {
     response.json(await verdicts.weigh(callerOf(request), idOf(request), parse(weighSchema, request.body).zoneIds));
+  });
+  router.post('/estimates/moved', async (request, response) => {
+    response.json(await verdicts.moved(callerOf(request), parse(triedRulesSchema, request.body)));
   });
   router.post('/vehicles/:id/offers', async (request, response) => {
     const caller = callerOf(request);

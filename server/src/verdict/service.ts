@@ -1,6 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { IsNull, type DataSource, type EntityManager } from 'typeorm';
-import { OPTION_WORDS, type Redecision, type RepairView, type VerdictView } from '@aspecta/contract/verdict';
+import {
+  OPTION_WORDS,
+  type MovedEstimate,
+  type Redecision,
+  type RepairView,
+  type TriedRules,
+  type VerdictView,
+} from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
 import { isBought, isCutIn, type OptionId, type Spread } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
@@ -8,13 +15,14 @@ import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
-import type { Caller } from '../http/session.ts';
+import { needs, type Caller } from '../http/session.ts';
 import type { OrderService } from '../order/service.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { ZoneRow } from '../survey/entities.ts';
 import type { ZoneService } from '../survey/zones.ts';
 import type { Workbench } from '../work/bench.ts';
 import { RepairEntity, type RepairRow } from './entities.ts';
+import { movedBy } from './moved.ts';
 import type { OfferService } from './offers.ts';
 import { groupsOf } from './weighing.ts';
 import { asDecided, repairView, staleOf, stepOf } from './view.ts';
@@ -46,6 +54,12 @@ export class VerdictService {
   async weigh(caller: Caller, vehicleId: string, zoneIds: readonly string[]): Promise<VerdictView> {
     const vehicle = await this.services.garage.own(caller, vehicleId);
     return weigh(this.services, caller, vehicle, await this.services.zones.byIds(vehicleId, zoneIds));
+  }
+
+  /** How other house rules would move what is decided and not done. */
+  async moved(caller: Caller, tried: TriedRules): Promise<MovedEstimate[]> {
+    needs('owner', caller);
+    return movedBy(this.db, this.services, caller, tried);
   }
 
   /** Decisions of a car, those that were taken back among them: a person may want them again. */

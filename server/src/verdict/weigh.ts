@@ -1,4 +1,4 @@
-import type { VerdictView } from '@aspecta/contract/verdict';
+import type { TriedRules, VerdictView } from '@aspecta/contract/verdict';
 import { OPTION_WORDS } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
 import type { OptionId, Verdict } from '@aspecta/core/verdict';
@@ -16,12 +16,13 @@ interface Services {
   bench: Workbench;
 }
 
-/** Weighs the options for zones of one panel: what the car, its prices and the house rules say. */
+/** Weighs the options for zones of one panel: what the car, its prices and the house rules say, or others that are tried. */
 export async function weigh(
   { shops, offers, bench }: Services,
   caller: Caller,
   vehicle: OwnVehicle,
   zones: readonly ZoneRow[],
+  tried?: TriedRules,
 ): Promise<VerdictView> {
   if (new Set(zones.map((zone) => zone.panel)).size !== 1)
     throw new ServerProblem(
@@ -38,9 +39,9 @@ export async function weigh(
       panelId: panel.id,
       zones: zones.map(({ class: kind, layer, ring, holes }) => ({ class: kind, layer, ring, holes })),
       offer: offer && { landed: offer.landed, leadDays: offer.leadDays },
-      rates: shop.rates,
-      schools: shop.schools,
-      house: { overlay: shop.overlay },
+      rates: tried?.rates ?? shop.rates,
+      schools: tried?.schools ?? shop.schools,
+      house: { overlay: tried?.overlay ?? shop.overlay },
     },
     caller.personId,
   );

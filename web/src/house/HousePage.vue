@@ -19,6 +19,7 @@ import { useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
+import MovedTile from './MovedTile.vue';
 
 const session = useSession();
 const form = useForm();
@@ -92,15 +93,20 @@ function take(shop: Shop): void {
     ...Object.fromEntries(Object.entries(shop.rates).map(([key, minor]) => [key, shownRate(key, minor)])),
   });
 }
+/** By what estimates are reckoned, as it stands in the fields. */
+const reckoned = () => ({
+  rates: {
+    hour: stored('hour'),
+    sheetDm2: stored('sheetDm2'),
+    weldMetre: stored('weldMetre'),
+    coatDm2: stored('coatDm2'),
+  },
+  overlay: rules.overlay,
+  schools: { seen: rules.seen, hidden: rules.hidden, flange: rules.flange },
+});
 async function save(): Promise<void> {
   saved.value = false;
   saved.value = await form.submit(async () => {
-    const rates = {
-      hour: stored('hour'),
-      sheetDm2: stored('sheetDm2'),
-      weldMetre: stored('weldMetre'),
-      coatDm2: stored('coatDm2'),
-    };
     try {
       take(
         await put<Shop>('/shop', {
@@ -108,9 +114,7 @@ async function save(): Promise<void> {
           currency: rules.currency,
           unit: rules.unit,
           taxRate: shareOf(rules.tax),
-          rates,
-          overlay: rules.overlay,
-          schools: { seen: rules.seen, hidden: rules.hidden, flange: rules.flange },
+          ...reckoned(),
           temperature: units.heat.read(rules.temperature),
           coatingUnit: rules.coatingUnit,
           heatUnit: rules.heatUnit,
@@ -207,6 +211,7 @@ async function save(): Promise<void> {
           </fieldset>
           <KitNotice v-if="refused" bad>{{ refused }}</KitNotice>
           <p v-if="saved" class="good" role="status">Saved.</p>
+          <MovedTile v-if="owner()" :rules="reckoned" />
           <KitButton submit main v-if="owner()" :disabled="form.busy.value">Save the rules</KitButton>
         </form>
         <PeopleTile />

@@ -2,7 +2,7 @@ import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { useConnection } from '../shell/connection.ts';
 import { useSession } from '../shell/session.ts';
-import { FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
+import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import HousePage from './HousePage.vue';
 
 let server: FakeServer;
@@ -49,6 +49,26 @@ describe('the house rules', () => {
     });
     expect(page.text()).toContain('Saved.');
     expect(useSession().current!.shop.unit).toBe('in');
+  });
+
+  it('say what they would move before they are saved, and that they move nothing where it is so', async () => {
+    const page = await open();
+    const estimate = {
+      ...{ repair: 'r', vehicle: 'v', car: 'Marigold', panel: 'Sill, left', choice: 'patch' },
+      before: { hours: 12, cost: 60_000, proposed: 'patch' },
+    };
+    server.on('POST /estimates/moved', [{ ...estimate, after: { hours: 13.5, cost: 80_000, proposed: 'whole' } }]);
+    await field(page, 'An hour of work').setValue('60');
+    await button(page, 'What would these rules move?').trigger('click');
+    await flushPromises();
+    expect(server.to('POST /estimates/moved')).toMatchObject([{ rates: { hour: 6000 }, overlay: false }]);
+    expect(page.text()).toMatch(/Together \+1\.5 h and \+€200/);
+    expect(page.text()).toMatch(/Sill, left, Marigold.*12\.0 h → 13\.5 h.*€600 → €800.*whole.*is proposed/s);
+    server.on('POST /estimates/moved', [{ ...estimate, after: estimate.before }]);
+    await button(page, 'What would these rules move?').trigger('click');
+    await flushPromises();
+    expect(page.text()).toContain('They move none of the open estimates.');
+    expect(server.to('PUT /shop')).toEqual([]);
   });
 
   it('are in square feet, feet and °F in a shop that reads so, and are kept as ever', async () => {
