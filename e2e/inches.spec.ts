@@ -64,6 +64,7 @@ test('an inch shop reads inches, mil and °F on every page of a car', async ({ p
       `${car}/hold?tab=gaps`,
       `${patch}/pattern`,
       '/stock',
+      '/practice?car=5',
       `${patch}/way`,
       `${patch}/fit`,
       `${patch}/dress`,

@@ -17,6 +17,7 @@ import { photo } from './photo/station.ts';
 import { job } from './job/station.ts';
 import { plan } from './plan/station.ts';
 import { joints } from './repair/station.ts';
+import { practice } from './practice/station.ts';
 import { record } from './record/station.ts';
 import { report } from './report/station.ts';
 import { shape } from './shape/station.ts';
@@ -67,4 +68,5 @@ export const stations: readonly Station[] = [
   gauge,
   calc,
   shape,
+  practice,
 ];

@@ -14,6 +14,7 @@ import { order } from './order/station.ts';
 import { pattern } from './pattern/station.ts';
 import { photo } from './photo/station.ts';
 import { plan } from './plan/station.ts';
+import { practice } from './practice/station.ts';
 import { record, shared } from './record/station.ts';
 import { joints } from './repair/station.ts';
 import type { Station } from './station.ts';
@@ -50,6 +51,7 @@ export const stations: readonly Station[] = [
   record,
   body,
   book,
+  practice,
   house,
   learnt,
   account,

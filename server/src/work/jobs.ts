@@ -10,6 +10,7 @@ import type { CutPlanView } from '@aspecta/contract/cut';
 import { inspectionFile } from '../report/file.ts';
 import { ends, planAll, planJob } from '../plan/planning.ts';
 import { outlineFile } from '../shape/outlineFiles.ts';
+import { practiceScore } from '../practice/scoring.ts';
 import { readingsFile, readReadings } from '../survey/files.ts';
 import { portfolio } from '@aspecta/core/verdict';
 import { weighRepair } from '../verdict/weighing.ts';
@@ -47,6 +48,7 @@ export const jobs = {
   ends: ({ inputs }: { inputs: Parameters<typeof ends>[0] }) => ends(inputs),
   weighRepair,
   portfolio,
+  practiceScore,
   layOut: (input: Parameters<typeof layOut>[0]) => layOut(input),
 } as const;
 

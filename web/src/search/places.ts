@@ -40,6 +40,7 @@ const ALSO: Readonly<Record<string, string>> = {
   house: 'settings rules rates units currency people',
   learnt: 'pace spread estimate learned',
   garage: 'cars tonight',
+  practice: 'exercise train learn try game made-up score',
   book: 'calculations formulas',
 };
 

@@ -19,6 +19,7 @@ import { wish } from './018-wish.ts';
 import { dress } from './019-dress.ts';
 import { pattern } from './020-pattern.ts';
 import { facts } from './021-facts.ts';
+import { practice } from './022-practice.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -43,6 +44,7 @@ export const volumes = [
   dress,
   pattern,
   facts,
+  practice,
 ];
 
 /** All migrations, oldest first. */

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import type { PracticeResult } from '@aspecta/contract/practice';
+import type { PracticeChoice } from '@aspecta/core/practice';
+import KitPress from '../kit/KitPress.vue';
+import { hours, percent, useUnits } from '../shell/units.ts';
+
+/* The truth is out: points, and panel by panel what was found, missed and lost. */
+defineProps<{ result: PracticeResult; nameOf: (panel: string) => string }>();
+const emit = defineEmits<{ look: [panel: string] }>();
+const units = useUnits();
+const WORDS: Readonly<Record<PracticeChoice, string>> = {
+  sound: 'left as it is',
+  patch: 'a patch',
+  whole: 'the whole panel',
+};
+</script>
+
+<template>
+  <section class="stack" aria-live="polite">
+    <p class="figure">{{ result.score.points }} <small>of 100</small></p>
+    <p>
+      A competent plan takes {{ hours(result.score.bestHours) }}; yours takes {{ hours(result.score.hours) }} in the
+      end<template v-if="result.score.over > 0"
+        >, {{ result.score.over }} readings more than were allowed among it</template
+      >. Your best with this car: {{ result.best.points }}.
+    </p>
+    <KitPress v-for="one in result.score.panels" :key="one.panel" class="tile panel" @click="emit('look', one.panel)">
+      <strong>{{ nameOf(one.panel) }}</strong>: {{ one.lesson }}
+      <span class="small soft"
+        ><template v-if="one.gone > 0"
+          >{{ units.area(one.gone) }} gone, {{ percent(one.found) }} of it marked. </template
+        >You chose {{ WORDS[one.choice] }}, {{ hours(one.hours) }}; best: {{ WORDS[one.best] }},
+        {{ hours(one.bestHours) }}.</span
+      >
+    </KitPress>
+  </section>
+</template>
+
+<style scoped>
+.panel {
+  display: block;
+  width: 100%;
+}
+.panel .small {
+  display: block;
+}
+</style>
