@@ -105,7 +105,7 @@ const TAB = 45;
  * @param input lengths mm; joints cover the piece in its order
  * @returns rings and lines in the place of the piece, mm; area mm², mass g
  * @throws Problem naming the field: a flange that its bend does not leave room for, a blank in two parts
- * Source: bends after DIN 6935 (see profile); tabs and widths common practice (T-14, T-24, T-36).
+ * Source: bends after DIN 6935 (see profile); tabs and widths common practice (T-24, T-36, T-40).
  * @example blankOf({ piece: [[0, 0], [300, 0], [300, 200], [0, 200]], joints: [{ kind: 'fold', name: 'lower edge', length: 300, fasteners: 0, line: [[0, 0], [300, 0]], closing: 'make', welds: 0, chosen: false, counted: false, height: 20 }], thickness: 1, material: 'steel', radius: 1, gap: 0, trim: 0 }).box.height.toFixed(1) // → "217.9"
  */
 export function blankOf(input: BlankInput): Blank {

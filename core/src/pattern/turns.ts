@@ -19,7 +19,7 @@ export interface TurnChoice extends Turn {
   kind: string;
 }
 
-/** mm of overlap under a lap, and of the step of a joggle (T-14). */
+/** mm of overlap under a lap, and of the step of a joggle */
 const LAP = 25;
 const JOGGLE = 13;
 /** mm of a flange that is plugged, spotted or brazed, and of one that is bolted or riveted. */
@@ -37,7 +37,7 @@ const ENDS: Turn = { width: 0, angle: 0, way: 'in' };
  * neighbour, a flange stands square, a hem is folded back.
  *
  * @returns width in mm, angle in degrees
- * Source: common practice, no published source (T-14, T-24, T-36).
+ * Source: common practice, no published source (T-24, T-36, T-40, T-42).
  */
 export function usualTurn({ kind, closing, height }: Pick<ClosedJoint, 'kind' | 'closing' | 'height'>): Turn {
   if (closing === 'butt' || kind === 'free') return ENDS;

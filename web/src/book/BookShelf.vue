@@ -41,6 +41,9 @@ const rest = computed(() => {
         />
       </label>
     </div>
+    <p class="small">
+      <RouterLink to="/book/rules-of-thumb">Rules of thumb on which figures rest</RouterLink>
+    </p>
     <p v-if="groups.length === 0 && rest.length === 0" class="soft" role="status">
       Nothing by these words. Try fewer: “roll”, “hours”, “filler”.
     </p>

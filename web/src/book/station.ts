@@ -9,6 +9,7 @@ export const book: Station = {
   page: () => import('./BookShelf.vue'),
   under: [
     { path: '/book/figures/:id', title: 'By figures', page: () => import('./figures/FiguresPage.vue') },
+    { path: '/book/rules-of-thumb', title: 'Rules of thumb', page: () => import('./ThumbPage.vue') },
     { path: '/book/:name', title: 'Bench book', page: () => import('./BookRoute.vue') },
   ],
   inBar: true,

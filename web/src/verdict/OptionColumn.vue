@@ -53,7 +53,9 @@ const days = ({ p10, p90 }: { p10: number; p90: number }) => {
           <tbody>
             <tr v-for="element in option.elements" :key="element.name">
               <td>
-                {{ element.name }}<br /><span class="soft small">{{
+                <RouterLink :to="`/book/rules-of-thumb?rule=${element.rule}`" class="why">{{
+                  element.name
+                }}</RouterLink><br /><span class="soft small">{{
                   units.said(`${element.count.toFixed(element.count < 10 ? 1 : 0)} ${element.unit}`)
                 }}</span>
               </td>
