@@ -12,6 +12,7 @@ import { gauge } from './gauge/station.ts';
 import { hold } from './hold/station.ts';
 import { live } from './live/station.ts';
 import { order } from './order/station.ts';
+import { pace } from './pace/station.ts';
 import { pattern } from './pattern/station.ts';
 import { photo } from './photo/station.ts';
 import { job } from './job/station.ts';
@@ -45,6 +46,7 @@ export const stations: readonly Station[] = [
   photo,
   survey,
   order,
+  pace,
   verdict,
   whole,
   cut,

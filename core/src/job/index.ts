@@ -1,6 +1,7 @@
 export { isPast, standingOf, STEP_STATES, type StepStanding, type StepState, type StepWord } from './standing.ts';
 export { jobSteps } from './jobSteps.ts';
-export { phaseOf } from './phases.ts';
+export { phaseOf } from '../repair/index.ts';
+export { hoursByKind } from './repairSteps.ts';
 export {
   jobDefaults,
   STEP_KINDS,

@@ -2,7 +2,7 @@ import { panelsUnder, type BodyPlan, type Panel } from '../body/index.ts';
 import { isCutIn, isMade, keepsPanel } from '../verdict/index.ts';
 import { BASELINE, BRACE, SAFE } from './carSteps.ts';
 import { orderSteps } from './orderSteps.ts';
-import { isUndone, phaseOf } from './phases.ts';
+import { isUndone, phaseOf } from '../repair/index.ts';
 import type { JobHouse, JobRepair, JobStep, Link, StepKind } from './types.ts';
 
 /** Share of the coating that goes onto faces which the piece will cover. */
@@ -14,7 +14,7 @@ export function repairSteps(repair: JobRepair, panel: Panel, body: BodyPlan, hou
 }
 
 /** Hours of each step: what was counted for it, stretched so that all of them are what was decided on. */
-function hoursOf({ work, hours }: JobRepair): (kind: StepKind) => number {
+export function hoursByKind({ work, hours }: Pick<JobRepair, 'work' | 'hours'>): (kind: StepKind) => number {
   const counted = work.reduce((sum, element) => sum + element.hours, 0);
   const stretch = counted > 0 ? hours / counted : 1;
   const by = new Map<StepKind, number>();
@@ -74,7 +74,7 @@ function maker({ id: repair, done, panel, took }: JobRepair, name: string) {
 
 /** The metal stays: stripped, treated, dressed, coated; an opening is cut besides. */
 function keptSteps(repair: JobRepair, { name, id }: Panel, house: JobHouse): JobStep[] {
-  const hours = hoursOf(repair);
+  const hours = hoursByKind(repair);
   const { steps, add, link } = maker(repair, name);
   const path = isCutIn(repair.choice) ? `repairs/${repair.id}/cut` : `panels/${id}`;
   add('strip', 'strip to clean metal', hours('strip'), { path });
@@ -117,7 +117,7 @@ const DRIES = 'A coat needs its hours before the next one goes on.';
 
 /** A piece is let in, or the whole panel replaced. */
 function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: JobHouse): JobStep[] {
-  const hours = hoursOf(repair);
+  const hours = hoursByKind(repair);
   const { steps, add, link } = maker(repair, panel.name);
   const { order } = repair;
   const at = `repairs/${repair.id}`;

@@ -16,5 +16,6 @@ export {
 } from './closings.ts';
 export { lineWork } from './lineWork.ts';
 export { panelJoints, pieceJoints, spotsOf, type PieceJoint } from './ofPanel.ts';
+export { isUndone, paceFor, phaseOf, WORK_KINDS, type Paces, type WorkKind } from './phases.ts';
 export { PACES, ROUGHLY, type Minutes } from './paces.ts';
 export { stretchesOf, type OutlineEdge, type Stretch } from './stretches.ts';

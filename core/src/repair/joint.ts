@@ -1,4 +1,5 @@
 import type { Minutes } from './paces.ts';
+import { paceFor, type Paces } from './phases.ts';
 
 /** One kind of work in an option: how much of it, and how long a piece of it takes. */
 export interface Element {
@@ -43,9 +44,10 @@ export function together(elements: readonly Element[]): Element[] {
   return [...sums.values()].filter(({ count }) => count > 0);
 }
 
-/** Mean hours of counted work, by the PERT mean of least, usual and most (Malcolm et al. 1959). */
-export const meanHours = (elements: readonly Element[]): number =>
+/** Mean hours of counted work, by the PERT mean of least, usual and most (Malcolm et al. 1959), at the shop's own paces. */
+export const meanHours = (elements: readonly Element[], paces?: Paces): number =>
   elements.reduce(
-    (sum, { count, minutes: [least, usual, most] }) => sum + (count * (least + 4 * usual + most)) / 360,
+    (sum, { name, count, minutes: [least, usual, most] }) =>
+      sum + (count * paceFor(name, paces) * (least + 4 * usual + most)) / 360,
     0,
   );

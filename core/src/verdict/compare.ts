@@ -13,7 +13,7 @@ import {
   type OptionId,
   keepsPanel,
 } from './elements.ts';
-import type { JointFacts } from '../repair/index.ts';
+import { paceFor, type JointFacts } from '../repair/index.ts';
 import { pertTables } from './pertTable.ts';
 import { reasonsFor, ruledOut } from './reasons.ts';
 import { houseDefaults, type House, type Rates, type Repair } from './repair.ts';
@@ -160,6 +160,8 @@ function check(repair: Repair, rates: Rates, house: House): void {
     finite(`rates.${key}`, rates?.[key], { min: 0 });
   finite('house.runs', house.runs, { min: 200, max: 200_000 });
   finite('house.pace', house.pace, { above: 0, max: 20 });
+  for (const [kind, pace] of Object.entries(house.paces ?? {}))
+    finite(`house.paces.${kind}`, pace, { above: 0, max: 20 });
   finite('house.hoursPerDay', house.hoursPerDay, { min: 0.1, max: 24, unit: 'h' });
 }
 
@@ -211,6 +213,7 @@ function simulateOption(id: OptionId, repair: Repair, rates: Rates, house: House
     ...counted,
     { name: 'Set up and clear away', count: 1, unit: 'time', minutes: SETTING_UP, rule: 'T-30' },
   ];
+  const paces = elements.map(({ name }) => paceFor(name, house.paces) * house.pace);
   const samplers = elements.map(({ minutes }) => tables(minutes));
   const streams = elements.map((element) => luck.of(kindOfWork(element)));
   // What the cut reveals makes patches grow; a whole panel takes its own damage away, but not what lies behind.
@@ -221,17 +224,18 @@ function simulateOption(id: OptionId, repair: Repair, rates: Rates, house: House
   const cost = new Float64Array(house.runs);
   for (let run = 0; run < house.runs; run++) {
     let minutes = 0;
-    for (let i = 0; i < elements.length; i++) minutes += elements[i]!.count * samplers[i]!(streams[i]![run]!);
-    hours[run] = (minutes / 60) * median * Math.exp(house.hiddenSigma * luck.hidden[run]!) * house.pace;
+    for (let i = 0; i < elements.length; i++)
+      minutes += elements[i]!.count * paces[i]! * samplers[i]!(streams[i]![run]!);
+    hours[run] = (minutes / 60) * median * Math.exp(house.hiddenSigma * luck.hidden[run]!);
     cost[run] = hours[run]! * rates.hour + outlay;
   }
   return {
     hours,
     cost,
     outlay,
-    elements: elements.map((element) => ({
+    elements: elements.map((element, i) => ({
       ...element,
-      hours: ((element.minutes[0] + 4 * element.minutes[1] + element.minutes[2]) / 6 / 60) * element.count * house.pace,
+      hours: ((element.minutes[0] + 4 * element.minutes[1] + element.minutes[2]) / 6 / 60) * element.count * paces[i]!,
     })),
   };
 }

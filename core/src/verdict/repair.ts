@@ -1,4 +1,4 @@
-import type { JointFacts } from '../repair/index.ts';
+import type { JointFacts, Paces } from '../repair/index.ts';
 import type { ZoneClass } from '../survey/index.ts';
 
 /** What is known of the damage and the panel when the options are weighed. Lengths mm, areas mm². */
@@ -61,6 +61,8 @@ export interface House {
   mountRadius: number;
   /** How the shop's hours compare with the counted elements: 1 = as counted, 2 = twice as long. */
   pace: number;
+  /** The same for kinds of work in which it is known: what the shop's own hours have taught. */
+  paces?: Paces;
   /** Sigma of the log of hidden damage that is only found after cutting. */
   hiddenSigma: number;
   /** Median of found/seen hours. */

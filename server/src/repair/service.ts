@@ -21,6 +21,7 @@ import {
   placeOf,
   type ClosedJoint,
   type JointChoice,
+  type Paces,
 } from '@aspecta/core/repair';
 import { houseDefaults, isLetIn, isMade, keepsPanel } from '@aspecta/core/verdict';
 import type { CutService } from '../cut/service.ts';
@@ -29,6 +30,7 @@ import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { Caller } from '../http/session.ts';
 import { ServerProblem } from '../http/problems.ts';
+import type { PaceService } from '../pace/service.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { drillMap } from './drillMap.ts';
@@ -38,6 +40,7 @@ interface Services {
   verdicts: VerdictService;
   cuts: CutService;
   shops: ShopService;
+  paces: PaceService;
 }
 
 /** The joints of a repair: piece → stretches → how each is closed → fasteners in place → what is loose or opened of them → hours. */
@@ -180,15 +183,16 @@ export class JointService {
   ): Promise<JointsView> {
     const { repair, vehicle } = await this.services.verdicts.own(caller, repairId);
     const panel = panelOf(vehicle.plan, repair.panel);
-    const [cut, { schools }] = await Promise.all([
+    const [cut, { schools }, paces] = await Promise.all([
       isLetIn(repair.choice) ? this.services.cuts.plan(caller, repairId) : null,
       this.services.shops.shop(caller),
+      this.services.paces.of(caller),
     ]);
     const piece = cut?.line.outline ?? panel.outline;
     const asBuilt = cut ? pieceJoints(vehicle.plan, panel, piece) : panelJoints(vehicle.plan, panel);
     // A panel that is kept has no joints that are opened.
     const joints = keepsPanel(repair.choice) ? [] : closedJoints(asBuilt, { visible: panel.visible, schools, choices });
-    const how = { visible: panel.visible, made: isMade(repair.choice) };
+    const how = { visible: panel.visible, made: isMade(repair.choice), paces };
     const views = joints.map((joint) => jointView(joint, panel, how));
     const work = closedWork(joints, how);
     return {
@@ -201,12 +205,12 @@ export class JointService {
       joints: views,
       version,
       fasteners: await this.known(repairId, joints),
-      hours: meanHours(work),
+      hours: meanHours(work, paces),
       work: work.map((element) => ({
         name: element.name,
         count: element.count,
         unit: element.unit,
-        hours: meanHours([element]),
+        hours: meanHours([element], paces),
       })),
     };
   }
@@ -229,13 +233,17 @@ export class JointService {
 /** mm. A choice is told by the middle of its joint; two that lie so near are the same. */
 const SAME_JOINT = 5;
 
-function jointView(joint: ClosedJoint, panel: Panel, how: { visible: boolean; made: boolean }): JointView {
+function jointView(
+  joint: ClosedJoint,
+  panel: Panel,
+  how: { visible: boolean; made: boolean; paces: Paces },
+): JointView {
   const [u, v] = placeOf(joint);
   return {
     ...joint,
     at: [u, v],
     ways: [...closingsOf(joint)],
     notes: closingNotes(joint, { mounts: panel.mounts, radius: houseDefaults.mountRadius }),
-    hours: meanHours(closedWork([joint], how)),
+    hours: meanHours(closedWork([joint], how), how.paces),
   };
 }

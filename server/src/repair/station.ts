@@ -1,6 +1,7 @@
 import { In, IsNull } from 'typeorm';
 import { keepsPanel } from '@aspecta/core/verdict';
 import { CutService } from '../cut/service.ts';
+import { PaceService } from '../pace/service.ts';
 import { ShopService } from '../shop/service.ts';
 import type { Station, StationStanding } from '../station.ts';
 import { RepairEntity } from '../verdict/entities.ts';
@@ -18,6 +19,7 @@ export const joints: Station = {
       verdicts: house.the(VerdictService),
       cuts: house.the(CutService),
       shops: house.the(ShopService),
+      paces: house.the(PaceService),
     }),
   ],
   addresses: (house) => [{ router: jointRoutes(house.the(JointService)) }],

@@ -19,6 +19,8 @@ export interface ShopRow {
   heatUnit: 'C' | 'F';
   /** IANA name; null as long as nobody has said when he works. */
   timeZone: string | null;
+  /** Hours from before then teach no pace any more; null: all of them do. */
+  pacesSince?: Date | null;
   version: number;
 }
 export const ShopEntity = new EntitySchema<ShopRow>({
@@ -36,6 +38,7 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     coatingUnit: text(3),
     heatUnit: text(1),
     timeZone: maybe(text(60)),
+    pacesSince: maybe(moment()),
     version: version(),
   },
 });

@@ -98,8 +98,9 @@ export class ShopService {
   }
 
   async shop(caller: Caller): Promise<Shop> {
-    const shop = await this.db.manager.findOneBy(ShopEntity, { id: caller.shopId });
-    if (!shop) throw notFound('shop');
+    const row = await this.db.manager.findOneBy(ShopEntity, { id: caller.shopId });
+    if (!row) throw notFound('shop');
+    const { pacesSince: _pacesSince, ...shop } = row;
     const view = { ...shop, overlay: Boolean(shop.overlay), schools: shop.schools ?? schoolDefaults };
     // What an hour costs is between the shop and itself.
     return caller.role === 'customer' ? { ...view, rates: NO_RATES, taxRate: 0 } : view;

@@ -1,5 +1,6 @@
 import { EntitySchema } from 'typeorm';
 import type { DecisionStep } from '@aspecta/contract/verdict';
+import type { Paces } from '@aspecta/core/repair';
 import type { OptionId, Spread } from '@aspecta/core/verdict';
 import { belongsTo, flag, json, key, maybe, moment, ref, text, version, whole } from '../db/columns.ts';
 
@@ -57,6 +58,8 @@ export interface RepairRow {
   currency: string;
   /** What its hours consist of; null in decisions that did not note it. */
   work: CountedWork[] | null;
+  /** The shop's own paces that its hours were reckoned with; null: as counted. */
+  paces: Paces | null;
   done: boolean;
   version: number;
   decidedBy: string;
@@ -81,6 +84,7 @@ export const RepairEntity = new EntitySchema<RepairRow>({
     cost: json(),
     currency: text(3),
     work: maybe(json()),
+    paces: maybe(json()),
     done: flag(),
     version: version(),
     decidedBy: text(120),

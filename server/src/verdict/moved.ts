@@ -3,6 +3,7 @@ import type { MovedEstimate, TriedRules } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
 import type { GarageService } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
+import type { PaceService } from '../pace/service.ts';
 import type { ShopService } from '../shop/service.ts';
 import { ZoneEntity } from '../survey/entities.ts';
 import type { Workbench } from '../work/bench.ts';
@@ -14,6 +15,7 @@ interface Services {
   garage: GarageService;
   shops: ShopService;
   offers: OfferService;
+  paces: PaceService;
   bench: Workbench;
 }
 /** Each is weighed twice: more would keep a person waiting. */

@@ -17,6 +17,7 @@ import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import { needs, type Caller } from '../http/session.ts';
 import type { OrderService } from '../order/service.ts';
+import type { PaceService } from '../pace/service.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { ZoneRow } from '../survey/entities.ts';
 import type { ZoneService } from '../survey/zones.ts';
@@ -34,11 +35,12 @@ interface Services {
   shops: ShopService;
   offers: OfferService;
   orders: OrderService;
+  paces: PaceService;
   bench: Workbench;
 }
 
 /** What one decision says, without who and when. */
-type Figures = Pick<RepairRow, 'zones' | 'choice' | 'proposed' | 'hours' | 'cost' | 'currency' | 'work'>;
+type Figures = Pick<RepairRow, 'zones' | 'choice' | 'proposed' | 'hours' | 'cost' | 'currency' | 'work' | 'paces'>;
 
 /** The way of a decision: zones → options side by side → a person decides → order line; made again or taken back whenever he changes his mind. */
 export class VerdictService {
@@ -53,7 +55,9 @@ export class VerdictService {
   /** Weighs the options for zones of one panel. */
   async weigh(caller: Caller, vehicleId: string, zoneIds: readonly string[]): Promise<VerdictView> {
     const vehicle = await this.services.garage.own(caller, vehicleId);
-    return weigh(this.services, caller, vehicle, await this.services.zones.byIds(vehicleId, zoneIds));
+    const zones = await this.services.zones.byIds(vehicleId, zoneIds);
+    const { paces: _paces, ...view } = await weigh(this.services, caller, vehicle, zones);
+    return view;
   }
 
   /** How other house rules would move what is decided and not done. */
@@ -274,7 +278,7 @@ export class VerdictService {
   }
 
   private async figures(caller: Caller, vehicle: OwnVehicle, zones: readonly ZoneRow[], choice: OptionId) {
-    const { verdict, offer } = await weigh(this.services, caller, vehicle, zones);
+    const { verdict, offer, paces } = await weigh(this.services, caller, vehicle, zones);
     const option = chosen(verdict, choice);
     const { currency } = await this.services.shops.shop(caller);
     const figures: Figures = {
@@ -285,6 +289,7 @@ export class VerdictService {
       cost: option.cost,
       currency,
       work: option.elements.map(({ name, count, hours }) => ({ name, count, hours })),
+      paces: Object.keys(paces).length > 0 ? paces : null,
     };
     return { figures, offer };
   }

@@ -5,6 +5,7 @@ import type { LiveItem, Station, StationStanding } from '../station.ts';
 import { URGENCY } from '../board/urgency.ts';
 import { GarageService } from '../garage/service.ts';
 import { OrderService } from '../order/service.ts';
+import { PaceService } from '../pace/service.ts';
 import { ShopService } from '../shop/service.ts';
 import { ZoneEntity } from '../survey/entities.ts';
 import { ZoneService } from '../survey/zones.ts';
@@ -27,6 +28,7 @@ export const verdict: Station = {
         garage: house.the(GarageService),
         zones: house.the(ZoneService),
         shops: house.the(ShopService),
+        paces: house.the(PaceService),
         orders: house.the(OrderService),
         bench: house.bench,
       }),

@@ -1,10 +1,12 @@
 import type { TriedRules, VerdictView } from '@aspecta/contract/verdict';
 import { OPTION_WORDS } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
+import type { Paces } from '@aspecta/core/repair';
 import type { OptionId, Verdict } from '@aspecta/core/verdict';
 import type { OwnVehicle } from '../garage/service.ts';
 import { ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
+import type { PaceService } from '../pace/service.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { ZoneRow } from '../survey/entities.ts';
 import type { Workbench } from '../work/bench.ts';
@@ -13,17 +15,18 @@ import type { OfferService } from './offers.ts';
 interface Services {
   shops: ShopService;
   offers: OfferService;
+  paces: PaceService;
   bench: Workbench;
 }
 
 /** Weighs the options for zones of one panel: what the car, its prices and the house rules say, or others that are tried. */
 export async function weigh(
-  { shops, offers, bench }: Services,
+  { shops, offers, paces, bench }: Services,
   caller: Caller,
   vehicle: OwnVehicle,
   zones: readonly ZoneRow[],
   tried?: TriedRules,
-): Promise<VerdictView> {
+): Promise<VerdictView & { paces: Paces }> {
   if (new Set(zones.map((zone) => zone.panel)).size !== 1)
     throw new ServerProblem(
       'invalid',
@@ -31,7 +34,11 @@ export async function weigh(
       'zoneIds',
     );
   const panel = panelOf(vehicle.plan, zones[0]!.panel);
-  const [{ offer, foreign }, shop] = await Promise.all([offers.best(caller, vehicle, panel.id), shops.shop(caller)]);
+  const [{ offer, foreign }, shop, own] = await Promise.all([
+    offers.best(caller, vehicle, panel.id),
+    shops.shop(caller),
+    paces.of(caller),
+  ]);
   const verdict = await bench.run(
     'weighRepair',
     {
@@ -41,11 +48,11 @@ export async function weigh(
       offer: offer && { landed: offer.landed, leadDays: offer.leadDays },
       rates: tried?.rates ?? shop.rates,
       schools: tried?.schools ?? shop.schools,
-      house: { overlay: tried?.overlay ?? shop.overlay },
+      house: { overlay: tried?.overlay ?? shop.overlay, paces: own },
     },
     caller.personId,
   );
-  return { verdict, offer, foreign };
+  return { verdict, offer, foreign, paces: own };
 }
 
 /** The option that a person has chosen. @throws ServerProblem where the house rules or the metal do not allow it */

@@ -6,6 +6,7 @@ import type { Shop } from '@aspecta/contract/shop';
 import { KeptByRevision } from '../db/kept.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
+import type { PaceService } from '../pace/service.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { ZoneRow } from '../survey/entities.ts';
 import type { ZoneService } from '../survey/zones.ts';
@@ -20,6 +21,7 @@ interface Services {
   verdicts: VerdictService;
   offers: OfferService;
   shops: ShopService;
+  paces: PaceService;
   bench: Workbench;
 }
 type Carriage = Map<string, number>;
@@ -37,7 +39,8 @@ export class WholeService {
     const vehicle = await this.services.garage.own(caller, vehicleId);
     const shop = await this.services.shops.shop(caller);
     // What a customer is told of rates is not what the shop reckons with.
-    return this.kept.get(vehicle, `${shop.version} ${caller.role === 'customer'}`, () =>
+    const paces = JSON.stringify(await this.services.paces.of(caller));
+    return this.kept.get(vehicle, `${shop.version} ${caller.role === 'customer'} ${paces}`, () =>
       this.make(caller, vehicle, shop),
     );
   }

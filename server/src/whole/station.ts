@@ -3,6 +3,7 @@ import type { Station } from '../station.ts';
 import { GarageService } from '../garage/service.ts';
 import { idOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
+import { PaceService } from '../pace/service.ts';
 import { ShopService } from '../shop/service.ts';
 import { ZoneService } from '../survey/zones.ts';
 import { OfferService } from '../verdict/offers.ts';
@@ -19,6 +20,7 @@ export const whole: Station = {
       verdicts: house.the(VerdictService),
       offers: house.the(OfferService),
       shops: house.the(ShopService),
+      paces: house.the(PaceService),
       bench: house.bench,
     }),
   ],

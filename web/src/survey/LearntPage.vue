@@ -2,6 +2,7 @@
 import { EVIDENCE, type LearntView } from '@aspecta/contract/survey';
 import ChartView from '../charts/ChartView.vue';
 import KitTable from '../kit/KitTable.vue';
+import PacesTile from '../pace/PacesTile.vue';
 import { get } from '../shell/api.ts';
 import { dayOf, percent, useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
@@ -17,15 +18,17 @@ const times = (factor: number) => `× ${factor.toFixed(factor < 3 ? 2 : 1)}`;
 <template>
   <Waiting :of="load" what="The history">
     <main v-if="load.data.value" class="page" tabindex="0">
-      <p class="eyebrow">What does not show</p>
-      <h1>How much more was there than it seemed?</h1>
+      <p class="eyebrow">Learnt</p>
+      <h1>What has this shop learnt?</h1>
+      <PacesTile />
+      <h2>How much more was there than it seemed?</h2>
       <p class="soft wide">
         For each zone Aspecta keeps what showed, what it predicted, and what was found when it was opened further. The
         factor moves the next prediction; it starts from common practice, which counts as four openings.
       </p>
       <section v-for="entry in load.data.value" :key="entry.evidence" class="tile">
         <div class="row spread">
-          <h2>{{ EVIDENCE[entry.evidence] }}</h2>
+          <h3>{{ EVIDENCE[entry.evidence] }}</h3>
           <span class="mono big">{{ times(entry.factor) }}</span>
         </div>
         <p class="small soft">

@@ -20,6 +20,7 @@ import { dress } from './019-dress.ts';
 import { pattern } from './020-pattern.ts';
 import { facts } from './021-facts.ts';
 import { practice } from './022-practice.ts';
+import { paces } from './023-paces.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -45,6 +46,7 @@ export const volumes = [
   pattern,
   facts,
   practice,
+  paces,
 ];
 
 /** All migrations, oldest first. */

@@ -1,7 +1,11 @@
-import type { StepKind } from './types.ts';
+/** Kinds of work into which all that is counted falls; a shop has a pace of its own in each. */
+export const WORK_KINDS = ['strip', 'open', 'make', 'fit', 'weld', 'dress', 'treat', 'seal', 'prime'] as const;
+export type WorkKind = (typeof WORK_KINDS)[number];
+/** How many of a shop's hours a counted hour of a kind takes; 1 where nothing is said. */
+export type Paces = Readonly<Partial<Record<WorkKind, number>>>;
 
 /** To which step counted work belongs, by the beginning of its name; what shapes and trims a piece comes before it is fitted. */
-const PHASES: readonly (readonly [string, StepKind])[] = [
+const PHASES: readonly (readonly [string, WorkKind])[] = [
   ['Strip around', 'strip'],
   ['Strip to clean', 'strip'],
   ['Mark and cut out', 'open'],
@@ -42,8 +46,11 @@ const PHASES: readonly (readonly [string, StepKind])[] = [
 ];
 
 /** The step to which a piece of counted work belongs; null for work that no step knows. */
-export const phaseOf = (name: string): StepKind | null =>
+export const phaseOf = (name: string): WorkKind | null =>
   PHASES.find(([beginning]) => name.startsWith(beginning))?.[1] ?? null;
+
+/** How many hours of the shop one counted hour of this work takes. */
+export const paceFor = (name: string, paces: Paces = {}): number => paces[phaseOf(name) ?? 'fit'] ?? 1;
 
 /** Bolts: half of that work is done when the joint is opened. */
 export const isUndone = (name: string): boolean => name.startsWith('Undo') || name.startsWith('Unbolt');

@@ -1,0 +1,42 @@
+import { flushPromises } from '@vue/test-utils';
+import { beforeEach, describe, expect, it } from 'vitest';
+import type { PacesView } from '@aspecta/contract/pace';
+import { button, FakeServer, openPage, signIn } from '../testing/fakeServer.ts';
+import PacesTile from './PacesTile.vue';
+
+const one = { vehicle: 'Marigold', panel: 'Sill, left', counted: 2, spent: 3, at: '2026-02-01T10:00:00.000Z' };
+const view: PacesView = {
+  since: null,
+  paces: [
+    { kind: 'weld', factor: 1.42, low: 1.1, high: 1.8, cases: [one, one, one], used: true },
+    { kind: 'fit', factor: 1, low: 0.8, high: 1.2, cases: [], used: false },
+  ],
+};
+let server: FakeServer;
+beforeEach(() => {
+  signIn('owner');
+  server = new FakeServer().on('GET /paces', view);
+});
+
+describe('own paces', () => {
+  it('stand with their doubt and the steps that taught them; forgotten only when one is sure', async () => {
+    const { page } = await openPage(PacesTile);
+    expect(page.text()).toMatch(/Welding and joining\s*estimates follow it\s*× 1\.42\s*× 1\.10 to × 1\.80\s*3/);
+    expect(page.text()).toMatch(/Trial fits\s*nothing noted yet\s*–/);
+    expect(page.text()).toContain('3.0 h where 2.0 h were counted');
+    server.on('DELETE /paces', { since: '2026-03-01T10:00:00.000Z', paces: [] });
+    await button(page, 'Forget what was learnt …').trigger('click');
+    await button(page, 'Keep them').trigger('click');
+    expect(server.to('DELETE /paces')).toEqual([]);
+    await button(page, 'Forget what was learnt …').trigger('click');
+    await button(page, 'Forget them, and begin anew').trigger('click');
+    await flushPromises();
+    expect(page.text()).toContain('Only what was done since 1 Mar 2026 counts.');
+  });
+
+  it('are forgotten by the owner alone', async () => {
+    signIn('worker');
+    const { page } = await openPage(PacesTile);
+    expect(page.findAll('button').some((each) => each.text().startsWith('Forget'))).toBe(false);
+  });
+});
