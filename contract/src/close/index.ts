@@ -94,6 +94,8 @@ export interface Reminder {
   what: string;
   /** What to do. */
   todo: string;
+  /** Since when the metal lies bare; null for a coat. */
+  since: string | null;
   /** When the next coat may go on at the earliest; null where nothing is waited for. */
   from: string | null;
   /** When it is over; null where the forecast does not reach so far. */

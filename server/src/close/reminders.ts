@@ -38,7 +38,8 @@ export function remindersOf(
       {
         ...{ ...at, kind: 'bare', wet, from: null },
         what: panelOf(vehicle.plan, repair.panel).name,
-        todo: `Prime it: ${open.length === 1 ? 'one face lies' : `${open.length} faces lie`} bare since ${dayOf(since)}`,
+        since: since.toISOString(),
+        todo: `Prime it: ${open.length === 1 ? 'one face lies' : `${open.length} faces lie`} bare`,
         until: until?.toISOString() ?? null,
         passed: until !== null && until <= now,
       },
@@ -52,7 +53,7 @@ export function remindersOf(
     const passed = until <= now;
     return [
       {
-        ...{ ...at, kind: 'next', wet: null, passed, until: last.next.latest, from: last.next.earliest },
+        ...{ ...at, kind: 'next', since: null, wet: null, passed, until: last.next.latest, from: last.next.earliest },
         what: face.name,
         todo: passed
           ? `${last.name} has stood too long: ${last.grit ? `scuff it with ${last.grit} grit` : 'read the sheet of its maker'} before the next coat`
@@ -63,4 +64,3 @@ export function remindersOf(
   const when = ({ until }: Reminder) => until ?? '9999';
   return [...bare, ...next].sort((a, b) => when(a).localeCompare(when(b)));
 }
-const dayOf = (at: Date) => at.toISOString().slice(0, 10);

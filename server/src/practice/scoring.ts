@@ -2,7 +2,7 @@ import type { Shop } from '@aspecta/contract/shop';
 import type { PracticeEnd } from '@aspecta/contract/practice';
 import { Problem } from '@aspecta/core';
 import { bodyPlan, panelOf, type BodyPlan } from '@aspecta/core/body';
-import { clipAll, simpleRing, type Polygon, type Ring } from '@aspecta/core/geometry';
+import { clipAll, inRing, simpleRing, type Polygon, type Ring } from '@aspecta/core/geometry';
 import { goneOn, practiceCar, scorePractice, type PracticeHours, type PracticeScore } from '@aspecta/core/practice';
 import type { Verdict } from '@aspecta/core/verdict';
 import { weighRepair } from '../verdict/weighing.ts';
@@ -23,12 +23,26 @@ export function practiceScore({ end: { answers, readings, ...seed }, rules }: { 
       const gone = truth.find((one) => one.panel === panel)!.gone;
       const known = weighed(plan, panel, gone, rules);
       const own = weighed(plan, panel, drawn, rules);
-      // A panel without damage is made anew as well, where somebody asks for it.
-      const whole = hoursOf(known ?? own, 'make') ?? 0;
+      // A panel without damage is made anew as well, where somebody asks for it: all of its seams are opened for nothing.
+      const whole = hoursOf(known ?? own ?? weighed(plan, panel, [spotOn(plan, panel)], rules), 'make') ?? 0;
       return [panel, { patch: hoursOf(known, 'patch'), whole, drawn: hoursOf(own, 'patch') ?? (own ? whole : null) }];
     }),
   );
   return { score: scorePractice({ car, plan, answers, hours, readings }), truth };
+}
+
+/** A finger's breadth of a panel, for what its seams take whatever the damage. mm. */
+function spotOn(plan: BodyPlan, panelId: string): Ring {
+  const { outline } = panelOf(plan, panelId);
+  const [u, v] = outline.find((p) => [-10, 10].some((by) => inRing([p[0] + by, p[1] + 10], outline))) ?? outline[0]!;
+  const side = inRing([u + 10, v + 10], outline) ? 1 : -1;
+  const ring: Ring = [
+    [u, v],
+    [u + side * 20, v],
+    [u + side * 20, v + 20],
+    [u, v + 20],
+  ];
+  return clipAll('intersection', [[ring]], [[outline]]).polygons[0]?.[0] ?? outline;
 }
 
 /** What of these areas lies on the panel. @throws Problem where one crosses itself */

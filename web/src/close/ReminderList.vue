@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Reminder } from '@aspecta/contract/close';
-import { timeOf } from '../shell/units.ts';
+import { dayOf, timeOf } from '../shell/units.ts';
 
 /* What will not wait: bare metal that gets wet, coats over which the next one has its hours. Soonest first. */
 defineProps<{ reminders: readonly Reminder[]; withCar?: boolean }>();
@@ -23,7 +23,8 @@ function when({ kind, from, until, passed, wet }: Reminder): string {
     <li v-for="(one, i) in reminders" :key="i" :class="{ passed: one.passed }">
       <RouterLink :to="`/vehicles/${one.vehicle}/close`">{{ one.what }}</RouterLink><template v-if="withCar"
         >, {{ one.car }}</template
-      >: {{ one.todo }}; <strong>{{ when(one) }}</strong>.
+      >: {{ one.todo }}<template v-if="one.since"> since {{ dayOf(one.since) }}</template
+      >; <strong>{{ when(one) }}</strong>.
     </li>
   </ul>
 </template>

@@ -107,7 +107,7 @@ describe('the page', () => {
 describe('what will not wait', () => {
   const reminder = (over: object) => ({
     ...{ kind: 'bare' as const, vehicle: 'v', car: 'Marigold', what: 'Sill, left', from: null, passed: false, wet: 3 },
-    ...{ todo: 'Prime it: 2 faces lie bare since 2026-02-01', until: '2999-01-01T10:00:00.000Z' },
+    ...{ todo: 'Prime it: 2 faces lie bare', since: '2026-02-01T10:00:00.000Z', until: '2999-01-01T10:00:00.000Z' },
     ...over,
   });
   it('is said with its time: bare metal by the weather, a coat by its hours, and what is over', async () => {
@@ -117,14 +117,16 @@ describe('what will not wait', () => {
         reminders: [
           reminder({}),
           reminder({ until: null }),
-          reminder({ kind: 'next', todo: 'The next coat over Epoxy', from: '2998-01-01T10:00:00.000Z', wet: null }),
+          reminder({ kind: 'next', since: null, todo: 'The next coat over Epoxy', from: '2998-01-01T10:00:00.000Z', wet: null }),
           reminder({ passed: true, until: '2020-01-01T10:00:00.000Z', wet: 30 }),
         ],
       }),
     );
     const { page } = await open();
     const lines = page.findAll('.reminders li').map((line) => line.text());
-    expect(lines[0]).toMatch(/Prime it.*by 1 Jan.*as the weather is forecast \(3 wet hours so far\)/);
+    expect(lines[0]).toMatch(
+      /Prime it: 2 faces lie bare since 1 Feb 2026; by 1 Jan.*as the weather is forecast \(3 wet hours so far\)/,
+    );
     expect(lines[1]).toContain('it stays dry as far as is forecast');
     expect(lines[2]).toMatch(/The next coat over Epoxy; from 1 Jan.* until 1 Jan/);
     expect(lines[3]).toContain('30 wet hours so far: look whether it has begun to rust');

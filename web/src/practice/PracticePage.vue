@@ -137,7 +137,9 @@ async function goOn(): Promise<void> {
         </p>
         <ScoreCard v-if="result" :result="result" :name-of="nameOf" @look="panelId = $event" />
         <template v-else>
-          <p class="figure">{{ Math.max(0, game.left.value) }} <small>readings left</small></p>
+          <p class="figure">
+            {{ Math.max(0, game.left.value) }} <small>{{ game.left.value === 1 ? 'reading' : 'readings' }} left</small>
+          </p>
           <p v-if="game.left.value < 0" class="small alarm">More than allowed: each of them costs.</p>
         </template>
         <KitField v-slot="{ bind }" label="Panel"

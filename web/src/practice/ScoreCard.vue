@@ -40,6 +40,7 @@ const WORDS: Readonly<Record<PracticeChoice, string>> = {
 .panel {
   display: block;
   width: 100%;
+  padding: 0.7rem 0.9rem;
 }
 .panel .small {
   display: block;

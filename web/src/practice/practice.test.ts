@@ -44,7 +44,7 @@ describe('an exercise', () => {
     expect(page.text()).toMatch(/2 readings left.*What shows:\s*Bubbles under the paint.*your best 61/s);
     await tap(page, 100.4, 20);
     expect(server.to('POST /practice/read')).toMatchObject([{ panel: 'sill-l', at: [100, 20], gauge: 'metal', n: 0 }]);
-    expect(page.text()).toContain('1 readings left');
+    expect(page.text()).toContain('1 reading left');
     expect(page.get('.reading').text()).toBe('0.62');
     await choose(page, 'mark');
     for (const [u, v] of [
@@ -94,7 +94,7 @@ describe('an exercise', () => {
     await tap(page, 100, 20);
     page.unmount();
     const again = await open();
-    expect(again.text()).toContain('1 readings left');
+    expect(again.text()).toContain('1 reading left');
     again.unmount();
     localStorage.setItem('practice saloon 1 1', '{"readings":');
     expect((await open()).text()).toContain('2 readings left');
