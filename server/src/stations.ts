@@ -6,6 +6,7 @@ import { calc } from './calc/station.ts';
 import { close } from './close/station.ts';
 import { cut } from './cut/station.ts';
 import { dress } from './dress/station.ts';
+import { feed } from './feed/station.ts';
 import { fit } from './fit/station.ts';
 import { garage } from './garage/station.ts';
 import { gauge } from './gauge/station.ts';
@@ -62,6 +63,7 @@ export const stations: readonly Station[] = [
   job,
   side,
   plan,
+  feed,
   record,
   archive,
   board,

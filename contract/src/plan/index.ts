@@ -84,3 +84,12 @@ export interface TonightView {
   /** Why there is no plan; null where there is one, or nothing to do. */
   problem: string | null;
 }
+
+/** The address by which a person's own calendar reads the plan; null: none is given out. */
+export interface FeedView {
+  since: string | null;
+}
+export interface NewFeed extends FeedView {
+  /** Shown once; only a hash of it is kept. */
+  token: string;
+}

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
 import type { OpenSession } from '@aspecta/contract/account';
+import FeedTile from '../feed/FeedTile.vue';
 import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
@@ -54,6 +55,7 @@ const device = (agent: string) =>
         <p v-if="changed" class="good" role="status">Changed. You have been signed out everywhere else.</p>
         <KitButton submit main :disabled="form.busy.value">Change the password</KitButton>
       </form>
+      <FeedTile v-if="!session.isCustomer" />
       <section class="tile stack">
         <h2>Where you are signed in</h2>
         <Waiting :of="load" what="The sessions">

@@ -138,6 +138,9 @@ async function save(): Promise<void> {
       <p class="eyebrow">House rules</p>
       <h1>By which rules does this shop work?</h1>
       <p v-if="!owner()" class="soft">Only the owner can change them.</p>
+      <p class="small">
+        <RouterLink to="/learnt">What this shop has learnt of its own paces and of what does not show</RouterLink>
+      </p>
       <div class="columns">
         <form class="tile stack" @submit.prevent="save">
           <h2>Units, tax and rates</h2>

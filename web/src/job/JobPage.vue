@@ -86,7 +86,7 @@ const editing = ref<StepView | null>(null);
           {{ view.pace.steps }} {{ view.pace.steps === 1 ? 'step' : 'steps' }} took {{ hours(view.pace.spent) }} where
           {{ hours(view.pace.planned) }} were reckoned<template v-if="view.pace.left !== null"
             >: at this pace {{ hours(view.pace.left) }} are left</template
-          >.
+          >. <RouterLink to="/learnt">Learnt</RouterLink>
         </p>
         <KitChips v-model="shown" legend="Which steps" hide-legend :options="options" />
         <KitNotice v-if="form.rest('hours', 'spent', 'notBefore', 'until', 'reason', 'title', 'after', 'drop')" bad>{{

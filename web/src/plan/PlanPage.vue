@@ -66,6 +66,7 @@ const anybody = computed(() => view.value.workers.length > 0);
         question="What can be done tonight, and when is it ready?"
       >
         <KitButton v-if="view.steps.length > 0" :href="`/api/vehicles/${id}/plan.ics`">For my calendar</KitButton>
+        <KitButton v-if="view.steps.length > 0" plain to="/account">Keep my calendar up to date</KitButton>
         <KitButton :to="`/vehicles/${id}/job`">All steps and why</KitButton>
       </CarHead>
       <KitNotice v-if="view.problem" bad>

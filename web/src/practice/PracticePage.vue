@@ -76,7 +76,7 @@ function closeZone(): void {
 }
 const clearZones = () => (run.value.zones = { ...run.value.zones, [panelId.value]: [] });
 watch([panelId, tool], () => (drawing.value = []));
-const CHOICES: { value: PracticeChoice; label: string }[] = [
+const CHOICES: { value: PracticeChoice | ''; label: string }[] = [
   { value: 'sound', label: 'Leave it' },
   { value: 'patch', label: 'Patch what is marked' },
   { value: 'whole', label: 'Whole panel' },
@@ -163,7 +163,7 @@ async function goOn(): Promise<void> {
             <KitButton v-if="zones.length > 0" @click="clearZones">Wipe the areas</KitButton>
           </div>
           <div ref="decide">
-            <KitChips v-model="choice" legend="What is done here" :options="CHOICES as never" />
+            <KitChips v-model="choice" legend="What is done here" :options="CHOICES" />
           </div>
           <KitNotice v-if="form.rest()" bad>{{ form.rest() }}</KitNotice>
           <KitButton :main="undecided.length === 0" :disabled="form.busy.value" @click="game.end()"

@@ -21,6 +21,7 @@ import { pattern } from './020-pattern.ts';
 import { facts } from './021-facts.ts';
 import { practice } from './022-practice.ts';
 import { paces } from './023-paces.ts';
+import { feed } from './024-feed.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -47,6 +48,7 @@ export const volumes = [
   facts,
   practice,
   paces,
+  feed,
 ];
 
 /** All migrations, oldest first. */
