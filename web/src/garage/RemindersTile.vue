@@ -19,3 +19,9 @@ const MOST = 5;
     <ReminderList :reminders="reminders.slice(0, MOST)" with-car />
   </section>
 </template>
+
+<style scoped>
+.tile {
+  margin-bottom: 0.8rem;
+}
+</style>
