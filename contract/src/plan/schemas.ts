@@ -27,3 +27,5 @@ export const wishSchema = Joi.object<PlanWishInput>({
   outdoors: Joi.boolean().required(),
   version: Joi.number().integer().min(0).required(),
 });
+/** An address for a calendar is asked for with nothing else. */
+export const feedSchema = Joi.object<Record<string, never>>({});

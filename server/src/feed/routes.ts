@@ -1,6 +1,8 @@
 import { Router } from 'express';
+import { feedSchema } from '@aspecta/contract/plan/schemas';
 import { wordOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
+import { parse } from '../http/validate.ts';
 import type { FeedService } from './service.ts';
 
 /** For a calendar that has the address. */
@@ -19,6 +21,7 @@ export function feedRoutes(feeds: FeedService): Router {
     response.json(await feeds.view(callerOf(request)));
   });
   router.post('/feed', async (request, response) => {
+    parse(feedSchema, request.body ?? {});
     response.status(201).json(await feeds.open(callerOf(request)));
   });
   router.delete('/feed', async (request, response) => {

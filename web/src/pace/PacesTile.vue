@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { WORK_WORDS, type PacesView } from '@aspecta/contract/pace';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
@@ -16,6 +16,7 @@ const session = useSession();
 const form = useForm();
 const load = useLoad(() => get<PacesView>('/paces'));
 const sure = ref(false);
+const learnt = computed(() => load.data.value?.paces.some(({ cases }) => cases.length > 0) ?? false);
 const times = (factor: number) => `× ${factor.toFixed(2)}`;
 async function forget(): Promise<void> {
   sure.value = false;
@@ -58,7 +59,7 @@ async function forget(): Promise<void> {
         </tr>
       </tbody>
     </KitTable>
-    <KitCollapse v-if="load.data.value.paces.some(({ cases }) => cases.length > 0)" title="The steps that taught it">
+    <KitCollapse v-if="learnt" title="The steps that taught it">
       <template v-for="pace in load.data.value.paces" :key="pace.kind">
         <p v-for="(one, i) in pace.cases" :key="i" class="small">
           {{ WORK_WORDS[pace.kind] }}, {{ one.panel }} ({{ one.vehicle }}), {{ dayOf(one.at) }}:
@@ -66,7 +67,7 @@ async function forget(): Promise<void> {
         </p>
       </template>
     </KitCollapse>
-    <template v-if="session.current?.person.role === 'owner'">
+    <template v-if="session.current?.person.role === 'owner' && learnt">
       <div v-if="sure" class="row">
         <KitButton main :disabled="form.busy.value" @click="forget">Forget them, and begin anew</KitButton>
         <KitButton @click="sure = false">Keep them</KitButton>
