@@ -55,3 +55,8 @@ export interface PieceInput {
   name: string;
   panels: string[];
 }
+/** Metals that a sheet of a body is made of, as they are chosen. */
+export const METALS = [
+  { value: 'steel', label: 'Steel' },
+  { value: 'aluminium', label: 'Aluminium' },
+] as const;

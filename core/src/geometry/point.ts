@@ -71,3 +71,14 @@ export function pointAt(line: readonly Point[], distance: number): Point {
   }
   return line[line.length - 1]!;
 }
+
+/** The part of a line between two distances along it. */
+export function lineBetween(line: readonly Point[], from: number, to: number): Point[] {
+  const points = [pointAt(line, from)];
+  let at = 0;
+  line.forEach((p, i) => {
+    if (i > 0) at += between(line[i - 1]!, p);
+    if (at > from + 0.01 && at < to - 0.01) points.push(p);
+  });
+  return [...points, pointAt(line, to)];
+}

@@ -1,7 +1,6 @@
 export { blankOf, type Blank, type BlankBend, type BlankEdge, type BlankInput } from './blank.ts';
 export {
   layOut,
-  mirrored,
   LEAST_LEFT,
   type LaidOut,
   type LaidSheet,

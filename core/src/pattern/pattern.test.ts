@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { bodyPlan, bodyPlans, panelOf } from '../body/index.ts';
 import { area, clip, perimeter, type Point, type Ring } from '../geometry/index.ts';
 import { closedJoints, panelJoints, pieceJoints, type ClosedJoint } from '../repair/index.ts';
-import { blankOf, layOut, mirrored, type BlankInput } from './index.ts';
+import { blankOf, layOut, type BlankInput } from './index.ts';
 
 const square: Ring = [
   [0, 0],
@@ -220,10 +220,5 @@ describe('blanks on the sheets of the rack', () => {
       }),
       { numRuns: 25 },
     );
-  });
-
-  it('the other side is the same piece turned over', () => {
-    expect(area([mirrored(square)])).toBeCloseTo(60_000, 6);
-    expect(mirrored(mirrored(square))).toHaveLength(4);
   });
 });

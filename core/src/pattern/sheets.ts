@@ -1,6 +1,6 @@
 import { finite, list } from '../check.ts';
 import type { Material } from '../body/index.ts';
-import { area, type Polygon, type Ring } from '../geometry/index.ts';
+import { area, type Polygon } from '../geometry/index.ts';
 import { nest, type Placement } from '../shape/index.ts';
 import type { Watch } from '../watch.ts';
 
@@ -105,11 +105,4 @@ export function layOut({ sheets, blanks, gap, turn }: LayOutInput, watch?: Watch
       why: sheets.some((sheet) => fits(sheet, blank)) ? ('room' as const) : ('metal' as const),
     })),
   };
-}
-
-/** The same blank for the other side of the car, in place. */
-export function mirrored(ring: Ring): Ring {
-  const most = Math.max(...ring.map(([u]) => u));
-  const least = Math.min(...ring.map(([u]) => u));
-  return ring.map(([u, v]): [number, number] => [least + most - u, v]).reverse();
 }

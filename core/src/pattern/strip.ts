@@ -4,6 +4,7 @@ import {
   cross,
   dot,
   inRing,
+  lineBetween,
   lineLength,
   minus,
   plus,
@@ -68,7 +69,7 @@ const OVER = 0.02;
 
 /** A strip along a run, drawn in at both ends, mm. */
 export function stripOf(line: readonly Point[], reach: number, drawn: readonly [number, number]): Polygon {
-  const own = part(line, drawn[0], lineLength(line) - drawn[1]);
+  const own = lineBetween(line, drawn[0], lineLength(line) - drawn[1]);
   return [[...beside(own, -OVER), ...beside(own, reach).reverse()]];
 }
 
@@ -133,15 +134,4 @@ function crossingShare(a: Point, b: Point, c: Point, d: Point): number[] {
   const share = cross(minus(c, a), cd) / across;
   const other = cross(minus(c, a), ab) / across;
   return share > 0 && share < 1 && other >= 0 && other <= 1 ? [share] : [];
-}
-
-/** The part of a line between two distances along it. */
-function part(line: readonly Point[], from: number, to: number): Point[] {
-  const points = [pointAt(line, from)];
-  let at = 0;
-  line.forEach((p, i) => {
-    if (i > 0) at += between(line[i - 1]!, p);
-    if (at > from + 0.01 && at < to - 0.01) points.push(p);
-  });
-  return [...points, pointAt(line, to)];
 }

@@ -1,7 +1,7 @@
 import { finite } from '../check.ts';
-import { toLine, type Point } from '../geometry/index.ts';
+import type { Point } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
-import { placeOf, type ClosedJoint } from '../repair/index.ts';
+import { ownersOf, placeOf, type ClosedJoint } from '../repair/index.ts';
 
 /** How the metal goes on beyond an edge of a piece: turned by an angle, or flat where that is 0. */
 export interface Turn {
@@ -28,8 +28,6 @@ const FASTENED = 20;
 /** mm, where nothing is known of the width of a hem or a fold. */
 const HEM = 10;
 const FOLD = 12;
-/** mm. A choice counts for the edge that passes it this near. */
-const REACH = 80;
 const ENDS: Turn = { width: 0, angle: 0, way: 'in' };
 
 /**
@@ -59,14 +57,7 @@ export function turnsOf(
     if (choice.way !== 'in' && choice.way !== 'out')
       refuse('unknown-way', `choices[${i}].way`, 'An edge is turned “in” or “out”.');
   });
-  const said = new Map<number, TurnChoice>();
-  for (const choice of choices) {
-    const [near] = joints
-      .map(({ kind, line }, i) => ({ i, kind, far: toLine(choice.at, line) }))
-      .filter(({ kind, far }) => kind === choice.kind && far <= REACH)
-      .sort((a, b) => a.far - b.far);
-    if (near) said.set(near.i, choice);
-  }
+  const said = ownersOf(joints, choices);
   return joints.map((joint, i) => {
     const choice = said.get(i);
     return choice

@@ -107,8 +107,11 @@ export function closedJoints(
 }
 
 /** The joint to which each choice belongs: of its kind the one that passes nearest, near enough; the last word counts. */
-function ownersOf(joints: readonly PieceJoint[], choices: readonly JointChoice[]): Map<number, JointChoice> {
-  const owners = new Map<number, JointChoice>();
+export function ownersOf<C extends Pick<JointChoice, 'at' | 'kind'>>(
+  joints: readonly Pick<PieceJoint, 'kind' | 'line'>[],
+  choices: readonly C[],
+): Map<number, C> {
+  const owners = new Map<number, C>();
   for (const choice of choices) {
     const near = joints
       .map(({ kind, line }, i) => ({ i, kind, far: toLine(choice.at as Point, line) }))

@@ -8,6 +8,7 @@ export {
   closingNotes,
   closingsOf,
   LAP_PITCH,
+  ownersOf,
   placeOf,
   schoolDefaults,
   type ClosedJoint,

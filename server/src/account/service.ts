@@ -1,4 +1,4 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import { In, MoreThan, type DataSource, type EntityManager } from 'typeorm';
 import type {
   AuditLine,
@@ -11,6 +11,7 @@ import type {
 import type { Person, Role } from '@aspecta/contract/shop';
 import { changeOfShop } from '../db/changeOf.ts';
 import { alreadyThere, notFound, ServerProblem } from '../http/problems.ts';
+import { hashOf } from '../http/secret.ts';
 import { needs, type Caller } from '../http/session.ts';
 import { PersonEntity, ShopEntity, type PersonRow } from '../shop/entities.ts';
 import type { GarageService } from '../garage/service.ts';
@@ -220,8 +221,6 @@ export class AccountService {
     return rows.map(({ at, by, text, address }) => ({ at: at.toISOString(), by, text, address }));
   }
 }
-
-const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
 
 async function keepAnOwner(manager: EntityManager, shopId: string, leaving: string): Promise<void> {
   const owners = await manager.findBy(PersonEntity, { shopId, role: 'owner' });

@@ -1,6 +1,7 @@
 import { Colors, DxfWriter, point3d } from '@tarikjabiri/dxf';
 import type { CutPlanView } from '@aspecta/contract/cut';
 import { boxOf, type Point, type Ring } from '@aspecta/core/geometry';
+import { escapeXml } from '../shape/outlineFiles.ts';
 
 /** What goes onto a drawing at 1:1: the patch to make, and where it ends up. */
 export interface PatchDrawing {
@@ -59,5 +60,3 @@ function originOf(ring: Ring): Point {
   const box = boxOf(ring);
   return [box.minU, box.minV];
 }
-
-const escapeXml = (text: string) => text.replace(/[<>&"']/g, (sign) => `&#${sign.charCodeAt(0)};`);

@@ -1,7 +1,8 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import type { DataSource } from 'typeorm';
 import type { FeedView, NewFeed } from '@aspecta/contract/plan';
 import { notFound } from '../http/problems.ts';
+import { hashOf } from '../http/secret.ts';
 import type { Caller } from '../http/session.ts';
 import { shopCalendar } from '../plan/calendarFile.ts';
 import type { PlanService } from '../plan/service.ts';
@@ -65,5 +66,3 @@ export class FeedService {
     return shopCalendar(shop.name, steps);
   }
 }
-
-const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');

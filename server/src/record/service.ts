@@ -1,4 +1,4 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import { IsNull, Like } from 'typeorm';
 import type { NewShare, RecordView, ShareInput, ShareView, Timeline } from '@aspecta/contract/record';
 import { personUnits } from '@aspecta/contract/shop';
@@ -9,6 +9,7 @@ import { EventEntity } from '../events/entities.ts';
 import { record } from '../events/record.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import { notFound } from '../http/problems.ts';
+import { hashOf } from '../http/secret.ts';
 import type { Caller } from '../http/session.ts';
 import { StepWordEntity } from '../job/entities.ts';
 import type { OrderService } from '../order/service.ts';
@@ -212,7 +213,6 @@ export class RecordService {
   }
 }
 
-const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
 /** What stands for other letters in a search is looked for as it is. */
 const escaped = (text: string) => text.replace(/[\\%_]/g, '\\$&');
 

@@ -106,7 +106,8 @@ export function outlineDxfR12(drawing: OutlineDrawing): string {
   ].join('\r\n');
 }
 
-const escapeXml = (text: string) => text.replace(/[<>&"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
+/** What stands in a drawing as words. */
+export const escapeXml = (text: string) => text.replace(/[<>&"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
 
 /** SVG at 1:1 with a 100 mm check bar below it; a group for each kind of line. */
 export function outlineSvg(drawing: OutlineDrawing): string {

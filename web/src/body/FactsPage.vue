@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { CURVATURE_WORDS } from '@aspecta/contract/body';
+import { CURVATURE_WORDS, METALS } from '@aspecta/contract/body';
 import type { Vehicle } from '@aspecta/contract/garage';
 import {
   bodyPlans,
@@ -217,10 +217,7 @@ const planName = computed(() => {
               <KitChips
                 :model-value="layer.material"
                 legend="Metal"
-                :options="[
-                  { value: 'steel', label: 'Steel' },
-                  { value: 'aluminium', label: 'Aluminium' },
-                ]"
+                :options="METALS"
                 @update:model-value="sheet(layer.id, { material: $event })"
               />
             </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
+import { METALS } from '@aspecta/contract/body';
 import type { AddedPart, Material, Side } from '@aspecta/core/body';
 import KitButton from '../kit/KitButton.vue';
 import KitCheckbox from '../kit/KitCheckbox.vue';
@@ -91,14 +92,7 @@ const FIELDS = ['name', 'width', 'height', 'thickness'];
         :error="said('thickness')"
         ><KitInput v-bind="bind" v-model="draft.thickness" mono autocomplete="off"
       /></KitField>
-      <KitChips
-        v-model="draft.material"
-        legend="Metal"
-        :options="[
-          { value: 'steel', label: 'Steel' },
-          { value: 'aluminium', label: 'Aluminium' },
-        ]"
-      />
+      <KitChips v-model="draft.material" legend="Metal" :options="METALS" />
       <KitCheckbox v-model="draft.structural">It carries load</KitCheckbox>
       <KitCheckbox v-model="draft.visible">It is seen on the finished car</KitCheckbox>
       <h3>How it is held all round</h3>

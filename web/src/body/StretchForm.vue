@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue';
 import type { Edge, SaidEdge } from '@aspecta/core/body';
-import { between, lineLength, pointAt, type Point } from '@aspecta/core/geometry';
+import { lineBetween, lineLength } from '@aspecta/core/geometry';
 import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
@@ -28,17 +28,11 @@ function keep(): void {
   if (start !== null && end !== null && end - start < 5) bad['to'] = 'It ends behind where it begins.';
   wrong.value = bad;
   if (Object.keys(bad).length > 0) return;
-  emit('keep', { ...edge, name: name.value.trim(), line: part(start!, Math.min(length, end!)) });
-}
-/** The line between two distances along it. */
-function part(start: number, end: number): Point[] {
-  const points: Point[] = [pointAt(props.edge.line, start)];
-  let at = 0;
-  props.edge.line.forEach((p, i) => {
-    if (i > 0) at += between(props.edge.line[i - 1]!, p);
-    if (at > start + 0.1 && at < end - 0.1) points.push(p);
+  emit('keep', {
+    ...edge,
+    name: name.value.trim(),
+    line: lineBetween(props.edge.line, start!, Math.min(length, end!)),
   });
-  return [...points, pointAt(props.edge.line, end)];
 }
 </script>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { reactive } from 'vue';
+import { METALS } from '@aspecta/contract/body';
 import type { StockSheet } from '@aspecta/contract/stock';
 import type { Material } from '@aspecta/core/body';
 import KitButton from '../kit/KitButton.vue';
@@ -51,14 +52,7 @@ const said = (field: string) => (form.errors[field] ? units.said(form.errors[fie
       <KitField v-slot="{ bind }" label="What it is called, or where it stands" :error="said('name')"
         ><KitInput v-bind="bind" v-model="draft.name" placeholder="Deep-drawing sheet, rack 2"
       /></KitField>
-      <KitChips
-        v-model="draft.material"
-        legend="Metal"
-        :options="[
-          { value: 'steel', label: 'Steel' },
-          { value: 'aluminium', label: 'Aluminium' },
-        ]"
-      />
+      <KitChips v-model="draft.material" legend="Metal" :options="METALS" />
       <KitField
         v-slot="{ bind }"
         :label="`Thickness, ${units.word.value}`"
