@@ -44,7 +44,7 @@ test('wrong values are refused at their field in words, and nothing typed is los
   await page.getByLabel(/Bend, out of flat/).fill('ninety');
   await expect(page.getByText('must be a number in °')).toBeVisible();
   await page.getByLabel(/Bend, out of flat/).fill('200');
-  await expect(page.getByText(/angle is 200 °; it must be at most 179/)).toBeVisible();
+  await expect(page.getByText(/[Aa]ngle is 200 °; it must be at most 179/)).toBeVisible();
   await page.getByRole('textbox', { name: 'Sheet' }).fill('-1');
   await expect(page.getByRole('textbox', { name: 'Sheet' })).toHaveValue('-1');
   await page.getByRole('textbox', { name: 'Sheet' }).fill('18 ga');
@@ -139,7 +139,7 @@ test('a landed price is handed to the verdict of a panel', async ({ page, house 
   await dialog.getByRole('combobox').selectOption({ label: 'Sill, left' });
   await dialog.getByLabel('Delivery, days').fill('soon');
   await dialog.getByRole('button', { name: 'Give it this price' }).click();
-  await expect(dialog.getByText('maker is missing; fill it in.')).toBeVisible();
+  await expect(dialog.getByText('Maker is missing; fill it in.')).toBeVisible();
   await expect(dialog.getByText('Delivery must be a number; enter digits only.')).toBeVisible();
   await dialog.getByLabel('Maker').fill('Quillfeather Panels');
   await dialog.getByLabel('Delivery, days').fill('6');

@@ -1,4 +1,4 @@
-import type { CutLine, Tapes } from '@aspecta/core/cut';
+import { ARMS_LENGTH, type CutLine, type Tapes, type TapeTrouble } from '@aspecta/core/cut';
 import { between, type Ring } from '@aspecta/core/geometry';
 
 export interface CutSettings {
@@ -6,6 +6,10 @@ export interface CutSettings {
   maxCorners: number;
   cornerRadius: number;
   kerf: number;
+  /** How far one arm lays a tape, mm. */
+  reach: number;
+  /** Edges and creases that the person measures from, by name, at most two; what he has not named is chosen. */
+  from: string[];
 }
 
 /** How a cut is wanted: its settings, and its corners where a person has laid it himself; null where it is to be found. */
@@ -36,7 +40,36 @@ export interface CutPlanView extends Tapes {
   onMap: { unmeasured: number; doubtful: number };
 }
 
-export const cutDefaults: CutSettings = { margin: 20, maxCorners: 4, cornerRadius: 15, kerf: 1 };
+export const cutDefaults: CutSettings = {
+  margin: 20,
+  maxCorners: 4,
+  cornerRadius: 15,
+  kerf: 1,
+  reach: ARMS_LENGTH,
+  from: [],
+};
+
+/** What is wrong with a tape that cannot be laid as it stands. */
+export const tapeTroubles: Readonly<Record<TapeTrouble, string>> = {
+  'off-metal': 'the tape would leave the metal on its way',
+  far: 'longer than one arm lays a tape',
+  'beyond-end': 'it begins past the end of that edge',
+};
+
+/** The two edges that every corner is measured from, by name; null where the corners do not share them. */
+export function sharedEdges({ corners }: Pick<CutPlanView, 'corners'>): [string, string] | null {
+  const pairs = corners.map(({ datums: [first, second] }): [string, string] => [first.name, second.name]);
+  const [one] = pairs;
+  return one && pairs.every((pair) => pair.join() === one.join()) ? one : null;
+}
+
+/** What a person should know of the tapes before he marks: which corner, which figure, what is wrong with it. */
+export const troublesOf = ({ corners }: Pick<CutPlanView, 'corners'>): string[] =>
+  corners.flatMap(({ offsets, troubles }, i) =>
+    troubles.flatMap((trouble, k) =>
+      trouble ? [`Corner ${i + 1}, ${offsets[k]!.text} from the ${offsets[k]!.datum}: ${tapeTroubles[trouble]}.`] : [],
+    ),
+  );
 
 /** mm. Corners of a line and ends of its runs are the same places but for rounding. */
 const SAME = 1;

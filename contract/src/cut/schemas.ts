@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { ARMS_LENGTH } from '@aspecta/core/cut';
 import type { CutInput } from './index.ts';
 
 /* What may come in, by field. */
@@ -7,6 +8,8 @@ export const cutSchema = Joi.object<CutInput>({
   maxCorners: Joi.number().integer().min(3).max(12).required(),
   cornerRadius: Joi.number().min(12).max(100).required(),
   kerf: Joi.number().min(0).max(5).required(),
+  reach: Joi.number().min(100).max(3000).default(ARMS_LENGTH),
+  from: Joi.array().items(Joi.string().trim().min(1).max(80)).max(2).unique().default([]),
   corners: Joi.array()
     .items(Joi.array().items(Joi.number().min(-10_000).max(10_000)).length(2))
     .min(3)

@@ -4,15 +4,15 @@ import type { OptionId } from '@aspecta/core/verdict';
 import type { OfferInput, Redecision } from './index.ts';
 
 /* What may come in, by field. */
+const why = Joi.string().trim().min(3).max(500).required().label('The reason');
 const zoneIds = Joi.array().items(Joi.string().guid()).min(1).max(50).unique().required();
 export const weighSchema = Joi.object<{ zoneIds: string[] }>({ zoneIds });
 export const decideSchema = Joi.object<{ id: string; zoneIds: string[]; choice: OptionId; reason: string }>({
   id: Joi.string().guid().required(),
   zoneIds,
   choice: Joi.valid(...OPTIONS).required(),
-  reason: Joi.string().trim().min(3).max(500).required(),
+  reason: why,
 });
-const why = Joi.string().trim().min(3).max(500).required();
 export const redecideSchema = Joi.object<Redecision>({
   choice: Joi.valid(...OPTIONS).required(),
   reason: why,

@@ -220,8 +220,8 @@ describe('tape figures', () => {
     const own = { panel: cutPanelOf(bodyPlan('saloon'), panel), damage: [square(1100, 300, 100)], margin: 20 };
     const line = cutLine(own);
     for (const unit of ['mm', 'in'] as const) {
-      const { datums, corners } = tapesFor({ panel, line, unit });
-      for (const { corner, offsets } of corners)
+      const { corners } = tapesFor({ panel, line, unit });
+      for (const { corner, datums, offsets } of corners)
         expect(between(placeFrom([offsets[0]!.mm, offsets[1]!.mm], datums), corner)).toBeLessThan(1e-6);
     }
   });

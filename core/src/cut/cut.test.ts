@@ -238,30 +238,12 @@ describe('cut.offsets', () => {
         fc.constantFrom('mm', 'in') as fc.Arbitrary<'mm' | 'in'>,
         (panel, x, y, unit) => {
           const corner: Point = [x * 900, y * 500];
-          const [one] = cutOffsets({ line: [corner], datums: chooseDatums(panel.outline, () => 'edge'), unit }).corners;
+          const [one] = cutOffsets({ line: [corner], datums: chooseDatums({ panel }, [corner])[0]!, unit }).corners;
           expect(one!.error).toBeLessThan(1);
           expect(between(corner, one!.replotted)).toBeCloseTo(one!.error, 9);
         },
       ),
     );
-  });
-
-  it('measures from edges on which the tape can start', () => {
-    const panel = panelOf(bodyPlan('saloon'), 'quarter-l');
-    const corners: Point[] = [
-      [180, 20],
-      [320, 20],
-      [320, 130],
-      [180, 130],
-    ];
-    const chosen = chooseDatums(panel.outline, () => 'edge', corners);
-    for (const datum of chosen) {
-      const length = between(datum.a, datum.b);
-      for (const corner of corners) {
-        const foot = footOn(datum, corner);
-        expect(between(foot, datum.a) + between(foot, datum.b)).toBeLessThan(length + 80);
-      }
-    }
   });
 
   it('refuses parallel edges', () => {

@@ -78,8 +78,9 @@ function treatElements(repair: Repair): Element[] {
       : []),
     { name: 'Strip to clean metal', count: area, unit: 'dm²', minutes: PACES.stripDm2, rule: 'T-21' },
     {
-      name:
-        repair.panel.material === 'aluminium'
+      name: repair.zones.every((zone) => zone.class === 'dent')
+        ? 'Clean and prime'
+        : repair.panel.material === 'aluminium'
           ? 'Take off white corrosion, etch and prime'
           : 'Convert, neutralise and prime',
       count: area,

@@ -46,6 +46,11 @@ export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; a
   const yes: string[] = [];
   const no: string[] = [];
   const aluminium = panel.material === 'aluminium';
+  const dented = zones.some((zone) => zone.class === 'dent');
+  /** Nothing of it is rust: holes, openings, dents. */
+  const onlyWork = zones.every((zone) => isWork(zone.class));
+  /** What has become of the metal in the zones. */
+  const state = onlyWork ? (dented ? 'out of shape' : 'concerned') : 'gone';
   if (aluminium && option !== 'treat') {
     no.push('Aluminium: TIG on AC with pure argon and its own brush, no steel dust.');
     no.push(
@@ -56,25 +61,27 @@ export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; a
   }
   if (option === 'treat') {
     yes.push('Keeps all the original metal, and no heat goes into the panel.');
-    no.push(
-      aluminium
-        ? 'White corrosion that is left behind goes on under paint, most where it touches steel: look again every year.'
-        : 'Rust that is left behind may come back: look again every year.',
-    );
+    if (dented) no.push('Metal that was stretched stands proud when it is back up, and has to be shrunk.');
+    if (!onlyWork)
+      no.push(
+        aluminium
+          ? 'White corrosion that is left behind goes on under paint, most where it touches steel: look again every year.'
+          : 'Rust that is left behind may come back: look again every year.',
+      );
     if (zones.some((zone) => zone.class === 'thin' || zone.class === 'pitted'))
       no.push('The metal stays thin: nothing can be welded to it later.');
   }
   if (option === 'patch') {
-    if (share < CHAIN_OF_PATCHES) yes.push(`Only ${percent} of ${panel.name} is damaged; the rest stays original.`);
+    if (share < CHAIN_OF_PATCHES)
+      yes.push(`Only ${percent} of ${panel.name} is ${onlyWork ? state : 'damaged'}; the rest stays original.`);
     else if (share < 0.9) yes.push(`${Math.round((1 - share) * 100)} % of ${panel.name} stays original.`);
     if (!panel.visible) yes.push('The welds are hidden: rough dressing is enough.');
     if (zones.length > 3) no.push(`${zones.length} separate patches: a chain of patches costs more than it seems.`);
-    if (share > CHAIN_OF_PATCHES) no.push(`${percent} is gone; beyond a quarter, patches are usually regretted.`);
+    if (share > CHAIN_OF_PATCHES) no.push(`${percent} is ${state}; beyond a quarter, patches are usually regretted.`);
     if (panel.visible && panel.curvature !== 'double')
       no.push(`${Math.round(weld)} mm of weld in a soft, visible surface can warp it.`);
     if (panel.curvature === 'double') no.push('Double curvature: each patch has to be shaped, not only folded.');
-    if (zones.some((zone) => !isWork(zone.class)))
-      no.push('What shows is never all of it: expect the patch to grow after the cut.');
+    if (!onlyWork) no.push('What shows is never all of it: expect the patch to grow after the cut.');
   }
   if (option === 'open') {
     yes.push('Everything of it is known beforehand: no damage is hidden.');
@@ -100,7 +107,7 @@ export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; a
     no.push('Some testers and judges reject it: ask before.');
   }
   if (option === 'whole') {
-    if (share > CHAIN_OF_PATCHES) yes.push(`${percent} of the panel is gone.`);
+    if (share > CHAIN_OF_PATCHES) yes.push(`${percent} of the panel is ${state}.`);
     yes.push('Takes away what is hidden in this panel along with what shows.');
     if (panel.bolted) yes.push('It bolts on: no weld and no heat.');
     else if (panel.spotWelds > 0) no.push(`${panel.spotWelds} spot welds to drill out and to make again.`);

@@ -1,4 +1,4 @@
-import { toNextCorner, type CutPlanView } from '@aspecta/contract/cut';
+import { sharedEdges, toNextCorner, troublesOf, type CutPlanView } from '@aspecta/contract/cut';
 import { boxOf, type Point, type Ring } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { formatLength, inUnits, type PersonUnits } from '@aspecta/core/units';
@@ -118,10 +118,13 @@ function offsetsTable(pdf: PDFKit.PDFDocument, plan: CutPlanView): void {
     pdf.x = left;
     pdf.y = y + 15;
   };
-  row(['Corner', `from ${plan.datums[0].name}`, `from ${plan.datums[1].name}`, 'to next corner'], true);
-  plan.corners.forEach((corner, i) =>
-    row([String(i + 1), corner.offsets[0]!.text, corner.offsets[1]!.text, toNextCorner(plan, i)], false),
-  );
+  const edges = sharedEdges(plan);
+  row(['Corner', ...(edges ?? ['one edge', 'the other']).map((name) => `from ${name}`), 'to next corner'], true);
+  plan.corners.forEach((corner, i) => {
+    row([String(i + 1), ...corner.offsets.map(({ text }) => text), toNextCorner(plan, i)], false);
+    if (!edges) row(['', ...corner.offsets.map(({ datum }) => `from ${datum}`), ''], true);
+  });
+  for (const trouble of troublesOf(plan)) pdf.font('Helvetica').fontSize(8.5).fillColor('#b3261e').text(trouble, left);
   const note = plan.mirror
     ? `Offsets are square to the edge. On ${plan.mirror} the same figures hold from the mirrored edges.`
     : 'Offsets are square to the edge.';

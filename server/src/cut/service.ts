@@ -46,7 +46,9 @@ export class CutService {
   async plan(caller: Caller, repairId: string, tried?: Omit<CutRow, 'id'>): Promise<CutPlanView> {
     const { repair, vehicle } = await this.services.verdicts.own(caller, repairId);
     const saved = tried ?? (await this.db.getRepository(CutEntity).findOneBy({ id: repairId }));
-    const settings = saved?.settings ?? cutDefaults;
+    // Settings that were kept before one was added take what is usual for it.
+    const settings = { ...cutDefaults, ...saved?.settings };
+    const { margin, reach, from, ...house } = settings;
     const body = vehicle.plan;
     const panel = panelOf(body, repair.panel);
     const [zones, shop] = await Promise.all([
@@ -60,8 +62,8 @@ export class CutService {
     const thin = await this.findThinMetal({ sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal }, asker);
     const task = {
       panel: { ...cutPanelOf(body, panel, layer.id), unweldable: thin },
-      margin: marginAround(zones, settings.margin),
-      house: settings,
+      margin: marginAround(zones, margin),
+      house,
     };
     const own = saved?.corners ?? null;
     const [found, hand] = await Promise.all([
@@ -95,7 +97,7 @@ export class CutService {
       line,
       own: laid !== null,
       found: laid && found,
-      ...tapesFor({ panel, line, unit: shop.unit }),
+      ...tapesFor({ panel, line, unit: shop.unit, reach, from }),
       mirror:
         body.panels.find((other) => other.mirrorOf?.panel === panel.id)?.name ??
         (panel.mirrorOf ? panelOf(body, panel.mirrorOf.panel).name : null),

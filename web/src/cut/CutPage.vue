@@ -17,12 +17,12 @@ import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import CautionList from '../shell/CautionList.vue';
 import { get } from '../shell/api.ts';
-import LengthField from '../shell/LengthField.vue';
 import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { percent, useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
+import CutSettings from './CutSettings.vue';
 import CutSheet from './CutSheet.vue';
 import FoundAndOwn from './FoundAndOwn.vue';
 import LineTools from './LineTools.vue';
@@ -87,6 +87,8 @@ const cutRuns = computed(() => plan.value?.line.runs.filter((run) => run.cut).le
 const follows = computed(() =>
   plan.value!.line.runs.filter((run) => run.cut && run.follows !== 'free').map((run) => run.name),
 );
+/** Fields that show their own refusals. */
+const SETTINGS = ['cornerRadius', 'from', 'kerf', 'margin', 'reach'];
 const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
 </script>
 
@@ -173,44 +175,17 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
               other.</template
             >
           </p>
-          <fieldset class="settings" :disabled="!session.canWork">
-            <LengthField
-              v-model="settings.margin"
-              label="Sound metal beyond the damage"
-              :error="form.errors['margin']"
-            />
-            <LengthField
-              v-model="settings.cornerRadius"
-              label="Inside corners, radius"
-              :error="form.errors['cornerRadius']"
-            />
-            <LengthField v-model="settings.kerf" label="Blade" :error="form.errors['kerf']" />
-            <div class="field">
-              <span class="label">Straight runs, at most</span>
-              <div class="row">
-                <KitButton
-                  aria-label="One run fewer"
-                  :disabled="settings.maxCorners <= 3"
-                  @click="settings.maxCorners--"
-                >
-                  −</KitButton
-                ><span class="mono">{{ settings.maxCorners }}</span
-                ><KitButton
-                  aria-label="One run more"
-                  :disabled="settings.maxCorners >= 12"
-                  @click="settings.maxCorners++"
-                >
-                  +
-                </KitButton>
-              </div>
-            </div>
-          </fieldset>
+          <CutSettings
+            v-model="settings"
+            :panel="load.data.value.panel"
+            :piece="plan.line.outline"
+            :errors="form.errors"
+            :disabled="!session.canWork"
+          />
           <p class="small soft" role="status">
             {{ form.busy.value ? 'Saving …' : plan.saved ? 'Saved.' : 'The usual settings of the shop.' }}
           </p>
-          <KitNotice bad v-if="form.rest('cornerRadius', 'kerf', 'margin')">
-            {{ form.rest('cornerRadius', 'kerf', 'margin') }}
-          </KitNotice>
+          <KitNotice bad v-if="form.rest(...SETTINGS)">{{ form.rest(...SETTINGS) }}</KitNotice>
           <div>
             <p class="eyebrow">The patch at 1:1, and the card</p>
             <div class="row">
@@ -231,15 +206,6 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
 </template>
 
 <style scoped>
-.settings {
-  border: 0;
-  padding: 0;
-  margin: 0;
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.6rem;
-  align-items: end;
-}
 ul {
   padding-left: 1.1rem;
   margin: 0 0 0.5rem;

@@ -40,10 +40,9 @@ const pickedRun = computed(() => {
   const at = props.hand?.picked.value ?? 0;
   return ring.length === 0 ? [] : [ring[at % ring.length]!, ring[(at + 1) % ring.length]!];
 });
-const corner = computed(() => (props.hand ? null : (props.plan.corners[picked.value] ?? null)));
-const feet = computed(() =>
-  corner.value ? props.plan.datums.map((datum) => footOn(datum, corner.value!.corner)) : [],
-);
+/** The corner that is picked, with the two tapes to it. */
+const corner = computed(() => props.hand?.taped.value ?? props.plan.corners[picked.value] ?? null);
+const feet = computed(() => corner.value?.datums.map((datum) => footOn(datum, corner.value!.corner)) ?? []);
 const mid = (a: Point, b: Point): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
 const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [number, number] => {
   const [x, y] = place(mid(a, b));
@@ -68,7 +67,7 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
       <path :d="linePath(pickedRun)" class="laid picked" />
     </template>
     <template #over="{ place, sheetAt }">
-      <g v-for="datum in plan.datums" :key="datum.name" class="datum"
+      <g v-for="(datum, d) in corner?.datums ?? []" :key="d" class="datum"
         ><line :x1="place(datum.a)[0]" :y1="place(datum.a)[1]" :x2="place(datum.b)[0]" :y2="place(datum.b)[1]" /><circle
           v-for="(end, k) in [datum.a, datum.b]"
           :key="k"

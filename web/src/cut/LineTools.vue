@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { Redo2, Undo2 } from 'lucide-vue-next';
-import { cutOffsets, FARTHEST_BESIDE } from '@aspecta/core/cut';
+import { FARTHEST_BESIDE } from '@aspecta/core/cut';
 import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
@@ -13,18 +13,15 @@ import type { OwnLine } from './useOwnLine.ts';
 const props = defineProps<{ line: OwnLine }>();
 const emit = defineEmits<{ found: []; done: [] }>();
 const units = useUnits();
-const { corners, picked, tried, refusal, canUndo, canRedo } = props.line;
-const corner = computed(() => corners.value?.[picked.value] ?? null);
-const datums = computed(() => tried.value?.plan.datums ?? null);
+const { corners, picked, taped, tried, refusal, canUndo, canRedo } = props.line;
 /** The two figures of the picked corner as they are typed. */
 const figures = ref<[string, string]>(['', '']);
 const wrong = ref<string | null>(null);
 watch(
-  [corner, datums],
+  taped,
   () => {
-    if (!corner.value || !datums.value) return;
-    const [at] = cutOffsets({ line: [corner.value], datums: datums.value, unit: units.unit.value }).corners;
-    figures.value = [at!.offsets[0]!.text, at!.offsets[1]!.text];
+    if (!taped.value) return;
+    figures.value = [taped.value.offsets[0]!.text, taped.value.offsets[1]!.text];
     wrong.value = null;
   },
   { immediate: true },
@@ -66,8 +63,8 @@ const next = computed(() => ((picked.value + 1) % (corners.value?.length ?? 1)) 
       takes the piece out to the edge.
     </p>
     <KitNotice v-if="tried?.refused ?? refusal" bad>{{ units.said((tried?.refused ?? refusal)!) }}</KitNotice>
-    <form v-if="datums" class="figures" @submit.prevent="place">
-      <KitField v-for="(datum, k) in datums" :key="datum.name" v-slot="{ bind }" :label="`From the ${datum.name}`">
+    <form v-if="taped" class="figures" @submit.prevent="place">
+      <KitField v-for="(datum, k) in taped.datums" :key="k" v-slot="{ bind }" :label="`From the ${datum.name}`">
         <KitInput mono v-bind="bind" v-model="figures[k]!" autocomplete="off" />
       </KitField>
       <KitButton submit small class="wide">Set corner {{ picked + 1 }}</KitButton>

@@ -1,11 +1,15 @@
 <script setup lang="ts">
-import { toNextCorner, type CutPlanView } from '@aspecta/contract/cut';
+import { computed } from 'vue';
+import { sharedEdges, toNextCorner, troublesOf, type CutPlanView } from '@aspecta/contract/cut';
+import KitNotice from '../kit/KitNotice.vue';
 import KitPress from '../kit/KitPress.vue';
 import KitTable from '../kit/KitTable.vue';
 
 /* Two tape figures for each corner, and the way to the next one. */
-defineProps<{ plan: CutPlanView }>();
+const props = defineProps<{ plan: CutPlanView }>();
 const picked = defineModel<number>('picked', { required: true });
+/** The two edges above the columns; each figure says its own where they differ from corner to corner. */
+const edges = computed(() => sharedEdges(props.plan));
 </script>
 
 <template>
@@ -16,8 +20,8 @@ const picked = defineModel<number>('picked', { required: true });
     <thead>
       <tr>
         <th>Corner</th>
-        <th class="num">{{ plan.datums[0].name }}</th>
-        <th class="num">{{ plan.datums[1].name }}</th>
+        <th class="num">{{ edges?.[0] ?? 'From one edge' }}</th>
+        <th class="num">{{ edges?.[1] ?? 'From the other' }}</th>
         <th class="num">To next</th>
       </tr>
     </thead>
@@ -26,12 +30,16 @@ const picked = defineModel<number>('picked', { required: true });
         <td>
           <KitPress class="link" :aria-pressed="picked === i">{{ i + 1 }}</KitPress>
         </td>
-        <td class="num">{{ entry.offsets[0]!.text }}</td>
-        <td class="num">{{ entry.offsets[1]!.text }}</td>
+        <td v-for="figure in entry.offsets" :key="figure.datum" class="num">
+          {{ figure.text }}<small v-if="!edges" class="edge">{{ figure.datum }}</small>
+        </td>
         <td class="num">{{ toNextCorner(plan, i) }}</td>
       </tr>
     </tbody>
   </KitTable>
+  <KitNotice v-if="troublesOf(plan).length > 0" bad>
+    <p v-for="trouble in troublesOf(plan)" :key="trouble" class="trouble">{{ trouble }}</p>
+  </KitNotice>
 </template>
 
 <style scoped>
@@ -42,6 +50,14 @@ const picked = defineModel<number>('picked', { required: true });
 .offsets td.num {
   padding-left: 0.2rem;
   padding-right: 0.2rem;
+}
+.edge {
+  display: block;
+  font-family: var(--body);
+  color: var(--ink-soft);
+}
+.trouble {
+  margin: 0;
 }
 .link {
   border: 0;

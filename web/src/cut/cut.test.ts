@@ -2,7 +2,7 @@ import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { cutDefaults, toNextCorner, type CutPlanView, type CutSettings } from '@aspecta/contract/cut';
 import { bodyPlan, panelOf } from '@aspecta/core/body';
-import { cutLine, cutOffsets, cutPanelOf, lineByHand, tapesFor } from '@aspecta/core/cut';
+import { cutLine, cutPanelOf, lineByHand, tapesAt, tapesFor } from '@aspecta/core/cut';
 import { toRing, type Point } from '@aspecta/core/geometry';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import { repairView } from '../testing/repairView.ts';
@@ -181,11 +181,38 @@ describe('the cut', () => {
   it('writes offsets as the server gives them, also in inches', async () => {
     signIn('owner', 'in');
     const plan = planned(cutDefaults);
-    const inches = cutOffsets({ line: plan.line.corners, datums: plan.datums, unit: 'in' });
+    const inches = tapesFor({ panel, line: plan.line, unit: 'in' });
     server.on('GET /repairs/r/cut', { ...plan, ...inches });
     const page = await open();
     expect(page.findAll('table.offsets tbody tr')[0]!.text()).toContain(inches.corners[0]!.offsets[0]!.text);
     expect(page.get('.figure').text()).toMatch(/"$|in$/);
+  });
+
+  it('measures from the edge that the person names', async () => {
+    const page = await open();
+    const [first] = page.findAll('fieldset.settings select');
+    const named = first!.findAll('option').at(-1)!.text();
+    await first!.setValue(named);
+    await settle();
+    expect(server.to('PUT /repairs/r/cut').at(-1)).toMatchObject({ from: [named] });
+  });
+
+  it('says which tape cannot be laid, and why; each figure its own edge where they differ', async () => {
+    const plan = planned(cutDefaults);
+    const [one, ...rest] = plan.corners;
+    const other = one!.offsets.map((figure) => ({ ...figure, datum: 'swage line' }));
+    const datums = one!.datums.map((datum) => ({
+      ...datum,
+      name: 'swage line',
+    })) as unknown as (typeof plan.corners)[0]['datums'];
+    server.on('GET /repairs/r/cut', {
+      ...plan,
+      corners: [{ ...one!, offsets: other, datums, troubles: ['far', null] }, ...rest],
+    });
+    const page = await open();
+    expect(page.text()).toContain(`Corner 1, ${other[0]!.text} from the swage line: longer than one arm lays a tape.`);
+    expect(page.get('table.offsets tbody tr').text()).toContain('swage line');
+    expect(page.get('table.offsets thead').text()).toContain('From one edge');
   });
 
   describe('in the person’s hand', () => {
@@ -246,16 +273,16 @@ describe('the cut', () => {
 
     it('takes the two figures of a tape for a corner, and refuses what is no length', async () => {
       const page = await take();
-      const { datums, line } = byHand(corners);
-      const [at] = cutOffsets({ line: [line.laid[0]!], datums, unit: 'mm' }).corners;
-      const [first, second] = datums.map(({ name }) => field(page, `From the ${name}`));
+      const { line } = byHand(corners);
+      const at = tapesAt({ panel, corner: line.laid[0]!, piece: line.outline, unit: 'mm' });
+      const [first, second] = at.datums.map(({ name }) => field(page, `From the ${name}`));
       expect([first!, second!].map(({ element }) => (element as HTMLInputElement).value)).toEqual(
-        at!.offsets.map(({ text }) => text),
+        at.offsets.map(({ text }) => text),
       );
       await first!.setValue('a hand');
       await page.findAll('form.figures')[0]!.trigger('submit');
       expect(page.text()).toContain('Write both figures as lengths');
-      await first!.setValue(`${at!.offsets[0]!.mm + 10} mm`);
+      await first!.setValue(`${at.offsets[0]!.mm + 10} mm`);
       await page.findAll('form.figures')[0]!.trigger('submit');
       await settle();
       const [[moved]] = sent() as [[[number, number]]];

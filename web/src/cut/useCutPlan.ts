@@ -13,7 +13,7 @@ export function useCutPlan(repair: string) {
   const session = useSession();
   const form = useForm();
   const plan = shallowRef<CutPlanView | null>(null);
-  const settings = reactive({ ...cutDefaults });
+  const settings = reactive({ ...cutDefaults, from: [...cutDefaults.from] });
   /** The person's own corners; null where the line is to be found. */
   const corners = shallowRef<[number, number][] | null>(null);
   let timer: ReturnType<typeof setTimeout> | undefined;

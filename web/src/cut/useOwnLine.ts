@@ -3,7 +3,7 @@ import type { CutPlanView } from '@aspecta/contract/cut';
 import type { ZoneView } from '@aspecta/contract/survey';
 import { Problem } from '@aspecta/core';
 import type { BodyPlan, Panel } from '@aspecta/core/body';
-import { besideEdge, cutPanelOf, lineByHand, marginAround, placeFrom, tapesFor } from '@aspecta/core/cut';
+import { besideEdge, cutPanelOf, lineByHand, marginAround, placeFrom, tapesAt, tapesFor } from '@aspecta/core/cut';
 import { type Point, type Ring } from '@aspecta/core/geometry';
 import type { LengthUnit } from '@aspecta/core/units';
 
@@ -41,20 +41,33 @@ export function useOwnLine(
     if (!corners.value || !plan.value) return null;
     const { body, panel, zones, unit } = laying();
     const { settings, layer, thin } = plan.value;
+    const { margin, reach, from, ...house } = settings;
     try {
       const line = lineByHand({
         panel: { ...cutPanelOf(body, panel, layer), unweldable: thin },
         damage: zones.map((zone) => zone.ring),
-        margin: marginAround(zones, settings.margin),
-        house: settings,
+        margin: marginAround(zones, margin),
+        house,
         corners: corners.value,
       });
       const found = plan.value.own ? plan.value.found : plan.value.line;
-      return { plan: { ...plan.value, line, own: true, found, ...tapesFor({ panel, line, unit }) }, refused: null };
+      return {
+        plan: { ...plan.value, line, own: true, found, ...tapesFor({ panel, line, unit, reach, from }) },
+        refused: null,
+      };
     } catch (error) {
       if (!(error instanceof Problem)) throw error;
       return { plan: last?.plan ?? plan.value, refused: error.message };
     }
+  });
+
+  /** The picked corner as a tape finds it. */
+  const taped = computed(() => {
+    const corner = corners.value?.[picked.value];
+    if (!corner || !tried.value) return null;
+    const { line, settings } = tried.value.plan;
+    const { panel, unit } = laying();
+    return tapesAt({ panel, corner, piece: line.outline, unit, reach: settings.reach, from: settings.from });
   });
 
   function begin(): void {
@@ -105,7 +118,7 @@ export function useOwnLine(
   const drop = () => corners.value!.length > 3 && step(corners.value!.filter((_, i) => i !== picked.value));
   /** Puts the picked corner where two tape figures lead, mm. */
   const place = (figures: readonly [number, number]) => {
-    const to = placeFrom(figures, tried.value!.plan.datums);
+    const to = placeFrom(figures, taped.value!.datums);
     step(corners.value!.map((p, i) => (i === picked.value ? to : p)));
   };
   /** Lays the run after the picked corner along the nearest edge, mm from it; 0 goes out to it. */
@@ -118,7 +131,7 @@ export function useOwnLine(
     }
   }
   return {
-    ...{ corners, first, picked, tried, refusal, begin, end, hold, done, pick, move, add, drop, place, beside },
+    ...{ corners, first, picked, taped, tried, refusal, begin, end, hold, done, pick, move, add, drop, place, beside },
     take: step,
     undo: () => turn(past, undone),
     redo: () => turn(undone, past),

@@ -95,7 +95,7 @@ describe('the garage', () => {
     await field(page, 'Year built').setValue('sixties');
     await page.get('.dialog form').trigger('submit');
     await flushPromises();
-    expect(page.get('.dialog [role=alert]').text()).toContain('year must be a number');
+    expect(page.get('.dialog [role=alert]').text()).toContain('Year must be a number');
     expect((field(page, 'Year built').element as HTMLInputElement).value).toBe('sixties');
     expect(server.to('POST /vehicles')[0]!['year']).toBe('sixties');
   });

@@ -112,7 +112,7 @@ describe('the house rules', () => {
     expect(server.to('PUT /shop')[0]).toMatchObject({ taxRate: 'some' });
     expect(page.findAll('.wrong').map((entry) => entry.text())).toEqual([
       'Tax must be a number; enter digits only.',
-      'hour must be a number; enter digits only.',
+      'Hour must be a number; enter digits only.',
     ]);
     expect((field(page, 'Tax, %').element as HTMLInputElement).value).toBe('some');
   });
@@ -171,7 +171,7 @@ describe('the people of a shop', () => {
     await page.get('input[type=radio][value=viewer]').setValue(true);
     await page.findAll('form')[1]!.trigger('submit');
     await flushPromises();
-    expect(page.text()).toContain('name is missing');
+    expect(page.text()).toContain('Name is missing');
     expect((page.get('input[type=radio][value=viewer]').element as HTMLInputElement).checked).toBe(true);
   });
 

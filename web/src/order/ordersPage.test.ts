@@ -133,7 +133,7 @@ describe('the order book', () => {
     await field(page, 'Note').setValue('left-hand only');
     await page.get('.dialog form').trigger('submit');
     await flushPromises();
-    expect(page.get('.dialog').text()).toContain('maker is missing; fill it in.');
+    expect(page.get('.dialog').text()).toContain('Maker is missing; fill it in.');
     expect((field(page, 'Note').element as HTMLTextAreaElement).value).toBe('left-hand only');
   });
 

@@ -54,8 +54,8 @@ const open = async () => (await openPage(OrdersPage)).page;
 describe('what is wanted', () => {
   it('says by when to order, how long it takes, and for what it is needed', async () => {
     const text = (await open()).text();
-    expect(text).toMatch(/ordered by 8 Mar 2026: it takes 7 days, in 9 of 10 cases up to 12\./);
-    expect(text).toContain('Needed on 20 Mar 2026 for “Sill: rough cut”');
+    expect(text).toMatch(/Order it today: it takes 7 days, in 9 of 10 cases up to 12 days\./);
+    expect(text).toContain('“Sill: rough cut” could begin on 20 Mar 2026 and waits for it.');
     expect(text).toMatch(/1 of 2/);
   });
 

@@ -17,7 +17,11 @@ describe('a refusal as a person reads it', () => {
       /^Coating must be a number/,
     );
     // A word that is one stays.
-    expect(said('maker is missing; fill it in.', metric)).toBe('maker is missing; fill it in.');
+    expect(said('maker is missing; fill it in.', metric)).toBe('Maker is missing; fill it in.');
+    expect(said('offers[2].neededOn must be a day of the calendar.', metric)).toBe(
+      'Needed on must be a day of the calendar.',
+    );
+    expect(said('It must be at most 3 mm.', metric)).toBe('It must be at most 3 mm.');
   });
 
   it('is so wherever the server refuses', () => {

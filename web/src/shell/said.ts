@@ -16,15 +16,24 @@ const WORDS: Readonly<Record<string, string>> = {
   planId: 'The body plan',
   vehicleId: 'The car',
   takenAt: 'The time',
+  reason: 'The reason',
   u: 'The place from the left',
   v: 'The place up',
 };
+
+/** `neededOn` → Needed on: the last name of a path, as words. What begins like a sentence is left as it is. */
+function inWords(field: string): string {
+  const last = field.split('.').at(-1)!;
+  if (!/^[a-z]/.test(field) || last === '') return field;
+  const words = last.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
 
 /** A refusal or another sentence of the server as a person reads it: fields by their words, quantities in his units. */
 export function said(text: string, units: PersonUnits): string {
   const named = text.replace(
     /^([\w.[\]]+)(?= (?:is|must|has|lies)\b)/,
-    (field) => WORDS[field.replace(/^readings\[\d+\]\./, '')] ?? field,
+    (field) => WORDS[field.replace(/^readings\[\d+\]\./, '')] ?? inWords(field),
   );
   return inUnits(named, units);
 }

@@ -115,6 +115,8 @@ export const dayOf = (iso: string) =>
   new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 export const timeOf = (iso: string) =>
   new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+/** 1 → "1 day". */
+export const daysText = (days: number) => `${Math.round(days)} ${Math.round(days) === 1 ? 'day' : 'days'}`;
 /** How long ago a moment (ms) was: `at 14:05, 2 h ago`. */
 export function since(at: number, now = Date.now()): string {
   const minutes = Math.max(0, Math.round((now - at) / 60_000));

@@ -82,6 +82,7 @@ const { maps, counting, zones, proposed, finds } = props.survey;
         v-model:limit="maps.chosenLimit.value"
         :usual-limit="maps.usualLimit.value"
         :layer="current"
+        :outline="panel.outline"
         :readings="counting"
         :left-out="maps.samples.value.leftOut"
         :survey-map="maps.surveyMap.value"

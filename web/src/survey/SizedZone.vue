@@ -1,24 +1,27 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
-import { circle, type Point } from '@aspecta/core/geometry';
+import { circle, type Point, type Ring } from '@aspecta/core/geometry';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import { useUnits } from '../shell/units.ts';
 
-/* A zone by its size and place: a hole to close, an opening to make, or damage that was taped. Nothing is drawn by hand. */
+/* A zone by its size and place, or the whole panel: a hole to close, an opening to make, damage that was taped. Nothing is drawn by hand. */
+const props = defineProps<{ outline: Ring }>();
 const emit = defineEmits<{ take: [ring: Point[]] }>();
 const units = useUnits();
-const shape = ref<'round' | 'rectangle'>('round');
+const shape = ref<'round' | 'rectangle' | 'panel'>('round');
 const typed = reactive({ u: '', v: '', width: '', height: '' });
 const problem = ref<string | null>(null);
 const SHAPES = [
   { value: 'round', label: 'Round' },
   { value: 'rectangle', label: 'Rectangle' },
+  { value: 'panel', label: 'The whole panel' },
 ] as const;
 
 function take(): void {
+  if (shape.value === 'panel') return emit('take', [...props.outline]);
   const round = shape.value === 'round';
   const [u, v, width] = [typed.u, typed.v, typed.width].map((text) => units.read(text) ?? NaN) as [
     number,
@@ -49,7 +52,7 @@ function take(): void {
 <template>
   <form class="stack" @submit.prevent="take">
     <KitChips v-model="shape" legend="Its shape" :options="SHAPES" />
-    <div class="two">
+    <div v-if="shape !== 'panel'" class="two">
       <KitField v-slot="{ bind }" :label="`Middle, from the left, ${units.word.value}`"
         ><KitInput mono v-bind="bind" v-model="typed.u" autocomplete="off"
       /></KitField>
@@ -63,7 +66,7 @@ function take(): void {
         ><KitInput mono v-bind="bind" v-model="typed.height" autocomplete="off"
       /></KitField>
     </div>
-    <p v-if="problem" class="alarm small" role="alert">{{ problem }}</p>
+    <p v-if="problem && shape !== 'panel'" class="alarm small" role="alert">{{ problem }}</p>
     <KitButton submit small>Draw it</KitButton>
   </form>
 </template>

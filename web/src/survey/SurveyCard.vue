@@ -5,7 +5,7 @@ import { ZONE_CLASSES } from '@aspecta/contract/survey';
 import type { Layer } from '@aspecta/core/body';
 import { CELL_CODES, fillerDepth, type CoatingClass, type CoatingMap, type MetalClass } from '@aspecta/core/survey';
 import { STATES } from '../board/boardScene.ts';
-import type { Point } from '@aspecta/core/geometry';
+import type { Point, Ring } from '@aspecta/core/geometry';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
@@ -18,6 +18,8 @@ import type { MapKind } from './useMaps.ts';
 /* What the readings of a panel say, in one sentence and one figure; then the reasons. */
 const props = defineProps<{
   layer: Layer;
+  /** Edge of the panel: a zone can be all of it. */
+  outline: Ring;
   readings: readonly ReadingView[];
   leftOut: number;
   surveyMap: SurveyMap | null;
@@ -205,8 +207,8 @@ const filler = computed(() =>
     <div>
       <p class="eyebrow">Damage, and work to do</p>
       <p v-if="zones.length === 0" class="soft small">None drawn on this panel.</p>
-      <KitCollapse v-if="canWork" title="One by its size: a hole to close, an opening to make …">
-        <SizedZone @take="emit('sized', $event)" />
+      <KitCollapse v-if="canWork" title="One by its size, or the whole panel">
+        <SizedZone :outline="outline" @take="emit('sized', $event)" />
       </KitCollapse>
       <ul class="zones">
         <li v-for="zone in zones" :key="zone.id">

@@ -134,9 +134,14 @@ describe('a zone', () => {
   });
 
   describe('by its size', () => {
+    const OUTLINE = [
+      [0, 0],
+      [500, 0],
+      [500, 300],
+    ] as const;
     const sized = async (shape: string, typed: string[], unit: 'mm' | 'in' = 'mm') => {
       inUnit(unit);
-      const wrapper = mount(SizedZone);
+      const wrapper = mount(SizedZone, { props: { outline: OUTLINE } });
       await wrapper.get(`input[value=${shape}]`).setValue(true);
       const fields = wrapper.findAll('input:not([type=radio])');
       for (const [i, text] of typed.entries()) await fields[i]!.setValue(text);
@@ -155,6 +160,12 @@ describe('a zone', () => {
         [130, 60],
         [70, 60],
       ]);
+    });
+
+    it('is the whole panel with one tap, and asks for no size', async () => {
+      const whole = await sized('panel', []);
+      expect(whole.findAll('input:not([type=radio])')).toEqual([]);
+      expect(ringOf(whole)).toEqual(OUTLINE);
     });
 
     it('is read in inches where the shop reads so', async () => {

@@ -4,14 +4,14 @@ import type { VerdictView } from '@aspecta/contract/verdict';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitRadio from '../kit/KitRadio.vue';
 import KitTable from '../kit/KitTable.vue';
-import { hours, useUnits } from '../shell/units.ts';
+import { daysText, hours, useUnits } from '../shell/units.ts';
 
 const props = defineProps<{ option: VerdictOption; proposed: boolean; chosen: boolean; offer: VerdictView['offer'] }>();
 const emit = defineEmits<{ choose: [] }>();
 const units = useUnits();
 const days = ({ p10, p90 }: { p10: number; p90: number }) => {
   const [soon, late] = [Math.ceil(p10), Math.ceil(p90)];
-  return soon === late ? `about ${late} days` : `${soon} to ${late} days`;
+  return soon === late ? `about ${daysText(late)}` : `${soon} to ${late} days`;
 };
 </script>
 
@@ -40,7 +40,8 @@ const days = ({ p10, p90 }: { p10: number; p90: number }) => {
       </p>
       <p class="small soft">
         Done in {{ days(option.days) }}. {{ units.money(option.outlay) }} of it to be paid out<template v-if="offer"
-          >: panel landed {{ units.money(offer.landed) }} from {{ offer.maker }}, {{ offer.leadDays }} days</template
+          >: panel landed {{ units.money(offer.landed) }} from {{ offer.maker }},
+          {{ daysText(offer.leadDays) }}</template
         >.
       </p>
       <ul class="small">

@@ -41,6 +41,8 @@ const router = useRouter();
 const session = useSession();
 const units = useUnits();
 const form = useForm();
+/** Characters that are kept of a reason. */
+const LONGEST_REASON = 500;
 const reason = ref('');
 const car = useVehicle(props.id);
 const load = useLoad(async (again) => {
@@ -107,9 +109,15 @@ const areaNow = computed(() =>
   zones.value.filter(({ id }) => chosenZones.value.includes(id)).reduce((sum, zone) => sum + zone.area, 0),
 );
 
+/** Who takes what is proposed need not write why: the proposal says it. */
+const why = computed(() => {
+  const weighed = verdict.value?.verdict;
+  const asProposed = weighed && choice.value === weighed.proposed ? `As proposed. ${weighed.why}` : '';
+  return reason.value.trim() || asProposed.slice(0, LONGEST_REASON);
+});
 async function decide(): Promise<void> {
   let repair: RepairView | undefined;
-  const what = { zoneIds: chosenZones.value, choice: choice.value, reason: reason.value };
+  const what = { zoneIds: chosenZones.value, choice: choice.value, reason: why.value };
   const done = await form.submit(async () => {
     const before = again.value;
     repair = before
@@ -225,7 +233,11 @@ const proposed = computed(
                 <KitField
                   v-slot="{ bind }"
                   :label="again ? 'You decide again. Why now?' : 'You decide. Why?'"
-                  hint="A sentence for whoever asks later, yourself above all"
+                  :hint="
+                    why && !reason.trim()
+                      ? 'Left empty, what speaks for the proposal is kept as the reason'
+                      : 'A sentence for whoever asks later, yourself above all'
+                  "
                   :error="form.errors['reason']"
                 >
                   <KitInput v-bind="bind" v-model="reason" rows="2" />

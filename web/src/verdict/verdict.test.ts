@@ -197,7 +197,7 @@ describe('the verdict', () => {
     );
     await page.findAll('form').at(-1)!.trigger('submit');
     await flushPromises();
-    expect(page.text()).toContain('reason is too short');
+    expect(page.text()).toContain('The reason is too short');
   });
 
   it('says what has been decided, and that nothing else is open', async () => {
