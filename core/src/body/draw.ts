@@ -1,5 +1,5 @@
 import { anticlockwise, boxOf, minus, plus, type Point, type Ring } from '../geometry/index.ts';
-import type { Cavity, Crease, Flange, Hole, Layer, Mount, Panel, Seam, View } from './types.ts';
+import type { Cavity, Crease, Flange, Hole, Layer, Meeting, Mount, Panel, Seam, View } from './types.ts';
 
 /** A panel as it is drawn: everything in the coordinates of its view (mm, u right, v up). */
 export interface DrawnPanel {
@@ -169,6 +169,29 @@ function ownLine(
 
 function find(panels: readonly Panel[], id: string): Panel | undefined {
   return panels.find((panel) => panel.id === id);
+}
+
+/** Panels by name without their side, each with those that lie at it. */
+export type Beside = Readonly<Record<string, readonly string[]>>;
+
+/** Who lies at whom, on both sides of the car where the panels have sides. */
+export function meetingsOf(panels: readonly Panel[], { joined, gaps }: { joined: Beside; gaps: Beside }): Meeting[] {
+  const of = (name: string, side: string) => find(panels, name) ?? find(panels, `${name}-${side}`);
+  const all = (beside: Beside, gap: boolean) =>
+    Object.entries(beside).flatMap(([name, others]) =>
+      others.flatMap((other) =>
+        ['l', 'r'].map((side): Meeting => {
+          const [a, b] = [of(name, side), of(other, side)];
+          if (!a || !b) throw new Error(`No panel ${a ? other : name} is drawn`);
+          return { panels: [a.id, b.id], gap };
+        }),
+      ),
+    );
+  const seen = new Set<string>();
+  return [...all(joined, false), ...all(gaps, true)].filter(({ panels: pair }) => {
+    const key = [...pair].sort().join();
+    return !seen.has(key) && seen.add(key);
+  });
 }
 
 /** The same cavity on both sides of the car. */

@@ -21,6 +21,7 @@ export {
   type PanelFacts,
 } from './facts.ts';
 export { fromPiece, memberAt, onePieceOf, panelsUnder, type OnePiece } from './onePiece.ts';
+export { meet, triedWith } from './neighbours.ts';
 export { otherSideOf, type OtherSide } from './otherSide.ts';
 export { withOutline, withPanel } from './ownPlan.ts';
 export { sectionAt, type Section, type SectionSheet } from './section.ts';

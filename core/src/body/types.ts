@@ -177,6 +177,12 @@ export interface Frame {
 }
 
 /** A body opened flat: data, in mm, for one invented vehicle type. */
+/** Two panels that lie at each other: joined, or facing each other across a gap that shows. */
+export interface Meeting {
+  panels: readonly [string, string];
+  gap: boolean;
+}
+
 export interface BodyPlan {
   id: string;
   /** The shipped plan from which it was made, by whose rules it is built; left out where it is one of those. */
@@ -189,6 +195,8 @@ export interface BodyPlan {
   panels: readonly Panel[];
   seams: readonly Seam[];
   cavities: readonly Cavity[];
+  /** Which panels lie at each other, beside those of its seams and hollows. */
+  meetings?: readonly Meeting[];
   /** Left out in a plan of somebody's own that was kept before frames were known. */
   frame?: Frame;
 }

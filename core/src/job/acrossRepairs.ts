@@ -1,4 +1,4 @@
-import { panelsUnder, type BodyPlan, type Panel } from '../body/index.ts';
+import { meet, type BodyPlan, type Panel } from '../body/index.ts';
 import { keepsPanel } from '../verdict/index.ts';
 import type { JobRepair, JobStep } from './types.ts';
 
@@ -32,12 +32,4 @@ export function acrossRepairs(steps: readonly JobStep[], repairs: readonly JobRe
       }
     }),
   );
-}
-
-/** Have two panels a seam or a hollow in common? One piece has those of all panels whose place it takes. */
-function meet(body: BodyPlan, a: string, b: string): boolean {
-  const both = [panelsUnder(body, a), panelsUnder(body, b)];
-  const touches = (sides: readonly { panel: string }[]) =>
-    both.every((own) => sides.some(({ panel }) => own.includes(panel)));
-  return body.seams.some(({ sides }) => touches(sides)) || body.cavities.some(({ walls }) => touches(walls));
 }

@@ -1,4 +1,4 @@
-import { panelsUnder, type BodyPlan, type Panel } from '../body/index.ts';
+import { panelsUnder, triedWith, type BodyPlan, type Panel } from '../body/index.ts';
 import { isCutIn, isMade, keepsPanel } from '../verdict/index.ts';
 import { BASELINE, BRACE, SAFE } from './carSteps.ts';
 import { orderSteps } from './orderSteps.ts';
@@ -175,7 +175,11 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
       ],
     },
   );
-  add('fit', 'trial fits, with the neighbours in place', hours('fit'), {
+  // Both sides of the car are one word here: the page of the fit names each.
+  const beside = [
+    ...new Set(triedWith(body, panel.id).map(({ name }) => name.replace(/, (left|right)$/, '').toLowerCase())),
+  ];
+  add('fit', `trial fits, with ${beside.length > 0 ? inWords(beside) : 'the neighbours'} in place`, hours('fit'), {
     path: `${at}/fit`,
     share: repair.fitted ?? 0,
     after: [link(['make'], FITTED), link(['open'], 'The old metal is out of the way.')],
@@ -226,3 +230,7 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
     });
   return steps;
 }
+
+/** `door`, `boot lid`, `wing` → door, boot lid and wing. */
+const inWords = (names: readonly string[]): string =>
+  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;

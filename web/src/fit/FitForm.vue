@@ -9,7 +9,13 @@ import { newId } from '../shell/newId.ts';
 import { useUnits } from '../shell/units.ts';
 
 /* What is read at one trial fit: gaps and steps place by place, gaps of what hangs beside it, and what was done. */
-const props = defineProps<{ view: FitView; busy: boolean; noteError: string | null }>();
+const props = defineProps<{
+  view: FitView;
+  /** What hangs beside the piece, by name: its gaps are looked at too. */
+  hung: readonly string[];
+  busy: boolean;
+  noteError: string | null;
+}>();
 const emit = defineEmits<{ read: [round: FitRoundInput]; cancel: [] }>();
 /** The place that is looked at on the drawing. */
 const picked = defineModel<string | null>('picked', { required: true });
@@ -19,9 +25,10 @@ const draft = reactive<{ gaps: Record<string, string>; flush: Record<string, str
   flush: {},
   note: '',
 });
-const beside = reactive<{ name: string; gap: string; wanted: string }[]>([]);
+const gapOf = (name: string) => ({ name, gap: '', wanted: units.typed(USUAL_GAP) });
+const beside = reactive(props.hung.map(gapOf));
 const wrong = ref<Record<string, string>>({});
-const addBeside = () => beside.push({ name: '', gap: '', wanted: units.typed(USUAL_GAP) });
+const addBeside = () => beside.push(gapOf(''));
 function typed() {
   const bad: Record<string, string> = {};
   const read = (field: string, text: string): number => {
@@ -42,7 +49,7 @@ function typed() {
     ];
   });
   const neighbours = beside
-    .filter(({ name, gap }) => name.trim() !== '' || gap.trim() !== '')
+    .filter(({ name, gap }) => gap.trim() !== '' || (name.trim() !== '' && !props.hung.includes(name)))
     .map(({ name, gap, wanted }, i) => {
       if (name.trim().length < 2) bad[`name ${i}`] = 'Say which gap it is, as “door to quarter, top”.';
       return { name: name.trim(), gap: read(`beside ${i}`, gap), wanted: read(`wanted ${i}`, wanted) };
@@ -60,8 +67,9 @@ function send(): void {
 <template>
   <form class="stack" @submit.prevent="send">
     <p class="small soft">
-      With the neighbours hung and shut, screws or pins at every second old weld. Leave out what you cannot read. Where
-      edges meet, {{ units.length(view.wanted) }} is wanted; sheets that lie on each other have no gap.
+      With {{ hung.length > 0 ? hung.join('; ') : 'the neighbours' }} hung and shut, screws or pins at every second old
+      weld. Leave out what you cannot read. Where edges meet, {{ units.length(view.wanted) }} is wanted; sheets that lie
+      on each other have no gap.
     </p>
     <div v-for="(place, i) in view.places" :key="place.id" class="place" :class="{ picked: picked === place.id }">
       <p class="small">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import { triedWith } from '@aspecta/core/body';
 import type { FitRoundInput, FitView } from '@aspecta/contract/fit';
 import { crumbsTo } from '../car/crumbs.ts';
 import DecisionLine from '../car/DecisionLine.vue';
@@ -84,6 +85,7 @@ const sentence = computed(() => {
               v-if="trying"
               v-model:picked="picked"
               :view="view"
+              :hung="triedWith(load.data.value.plan, view.panel).map(({ name }) => name)"
               :busy="form.busy.value"
               :note-error="form.errors['note'] ?? null"
               @read="keep"

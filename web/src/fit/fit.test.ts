@@ -84,6 +84,22 @@ describe('trial fits', () => {
     expect(page.text()).toContain('It fits: it may be tacked.');
     expect(page.text()).toContain('Weld it in');
   });
+  it('name what hangs beside the piece, and take the gaps that are read there', async () => {
+    server.on(`POST ${at}/rounds`, () => view([round(wantedGap(true, 1))]));
+    server.on(`GET ${at}`, view([], { panel: 'quarter-l' }));
+    const { page } = await open();
+    await button(page, 'Read trial fit 1').trigger('click');
+    expect(page.text()).toContain('With Door skin, left; Boot lid hung and shut');
+    await page.findAll('form input')[0]!.setValue('0.8');
+    const gaps = page.findAll('form .place').slice(-2);
+    await gaps[0]!.findAll('input')[1]!.setValue('6');
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    // The boot lid was not read: nothing is said of it.
+    expect(server.to(`POST ${at}/rounds`)[0]!['neighbours']).toEqual([
+      { name: 'Door skin, left', gap: 6, wanted: expect.any(Number) as number },
+    ]);
+  });
   it('say what is trimmed and how much this time; as it is only for a reason', async () => {
     server.on(`GET ${at}`, view([round(-1.2)]));
     server.on(`PUT ${at}/overruled`, () =>

@@ -2,6 +2,7 @@ import {
   aluminium,
   bothSides,
   panelsOf,
+  meetingsOf,
   seamsOf,
   single,
   steel,
@@ -11,6 +12,7 @@ import {
 } from '../../draw.ts';
 import type { BodyPlan, Layer, View } from '../../types.ts';
 import { offroaderFrame } from './frame.ts';
+import { offroaderMeetings } from './meetings.ts';
 import {
   archLip,
   archOver,
@@ -473,5 +475,6 @@ export const offroader: BodyPlan = {
       drains: ['drain-l', 'drain-r'],
     },
   ],
+  meetings: meetingsOf(panels, offroaderMeetings),
   frame: offroaderFrame(panels),
 };

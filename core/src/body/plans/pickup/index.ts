@@ -1,6 +1,7 @@
 import {
   bothSides,
   panelsOf,
+  meetingsOf,
   seamsOf,
   single,
   steel,
@@ -10,6 +11,7 @@ import {
 } from '../../draw.ts';
 import type { BodyPlan, View } from '../../types.ts';
 import { pickupFrame } from './frame.ts';
+import { pickupMeetings } from './meetings.ts';
 import {
   archLip,
   archOver,
@@ -474,5 +476,6 @@ export const pickup: BodyPlan = {
       drains: ['drain'],
     },
   ],
+  meetings: meetingsOf(panels, pickupMeetings),
   frame: pickupFrame(panels),
 };

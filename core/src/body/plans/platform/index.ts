@@ -2,6 +2,7 @@ import { arc } from '../../../geometry/index.ts';
 import {
   bothSides,
   panelsOf,
+  meetingsOf,
   seamsOf,
   single,
   steel,
@@ -11,6 +12,7 @@ import {
 } from '../../draw.ts';
 import type { BodyPlan, View } from '../../types.ts';
 import { platformFrame } from './frame.ts';
+import { platformMeetings } from './meetings.ts';
 import {
   archLip,
   archOver,
@@ -513,5 +515,6 @@ export const platform: BodyPlan = {
       drains: ['drain'],
     },
   ],
+  meetings: meetingsOf(panels, platformMeetings),
   frame: platformFrame(panels),
 };

@@ -1,6 +1,7 @@
-import { bothSides, panelsOf, seamsOf, type DrawnView } from '../../draw.ts';
+import { bothSides, meetingsOf, panelsOf, seamsOf, type DrawnView } from '../../draw.ts';
 import type { BodyPlan, View } from '../../types.ts';
 import { saloonFrame } from './frame.ts';
+import { saloonMeetings } from './meetings.ts';
 import { frontPanels, rearPanels } from './ends.ts';
 import { FLANK_LENGTH, flankPanels } from './flank.ts';
 import { floorCentre, floorPairs } from './floor.ts';
@@ -112,5 +113,6 @@ export const saloon: BodyPlan = {
       drains: ['drain'],
     }),
   ],
+  meetings: meetingsOf(panels, saloonMeetings),
   frame: saloonFrame(panels),
 };
