@@ -17,7 +17,7 @@ const session = useSession();
 const connection = useConnection();
 const route = useRoute();
 /** The car whose pages are open. */
-const carId = computed(() => (route.path.startsWith('/vehicles/') ? String(route.params['id']) : ''));
+const carId = computed(() => (route.path.startsWith('/vehicles/') ? String(route.params['id'] ?? '') : ''));
 onMounted(() => connection.watch());
 /** Past the bars, to what the page is about. */
 const page = ref<HTMLElement>();

@@ -57,6 +57,8 @@ export interface SetUp extends Pick<Shop, 'unit' | 'currency' | 'taxRate'> {
   password: string;
   /** An hour of work, minor units. */
   hour: number;
+  /** IANA name of where the shop is, as the device knows it; null where it does not say. */
+  timeZone: string | null;
 }
 
 export interface SessionView {

@@ -36,6 +36,7 @@ export const setupSchema = Joi.object<SetUp>({
   currency: currency.optional().default('EUR'),
   taxRate: taxRate.optional().default(0.2),
   hour: money.default(4500),
+  timeZone: Joi.string().max(60).allow(null).default(null),
 });
 const reckoned = {
   rates: Joi.object({

@@ -14,7 +14,7 @@ import {
   type Ring,
 } from '../geometry/index.ts';
 import { thicknessAt } from '../survey/index.ts';
-import { chooseDatums, cutLine, cutOffsets, footOn, lineOnMap, thinMetal, type Datum } from './index.ts';
+import { chooseDatums, cutLine, cutOffsets, lineOnMap, thinMetal, type Datum } from './index.ts';
 
 const outline: Ring = [
   [0, 0],

@@ -9,6 +9,7 @@ import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import type { OrderService } from '../order/service.ts';
 import { isLate } from '../order/view.ts';
+import { todayOf } from '../shop/day.ts';
 import type { Workshop } from '../station.ts';
 import type { ReadingService } from '../survey/readings.ts';
 import type { ZoneService } from '../survey/zones.ts';
@@ -39,8 +40,9 @@ export class BoardService {
     return this.of(await this.services.garage.own(caller, vehicleId));
   }
 
-  private of(vehicle: OwnVehicle): Promise<Board> {
-    return this.boards.get(vehicle, new Date().toISOString().slice(0, 10), () => this.make(vehicle));
+  private async of(vehicle: OwnVehicle): Promise<Board> {
+    const today = await todayOf(this.house.db, vehicle.shopId);
+    return this.boards.get(vehicle, today, () => this.make(vehicle, today));
   }
 
   /** The line of stations of a vehicle: how each stands with it. */
@@ -57,7 +59,9 @@ export class BoardService {
 
   /** How the stations stand with these vehicles; those that have not changed since are known, the others are asked for at once. */
   private async standings(vehicles: readonly OwnVehicle[]): Promise<Map<string, CarStanding>> {
-    const today = new Date().toISOString().slice(0, 10);
+    const shopId = vehicles[0]?.shopId;
+    if (shopId === undefined) return new Map();
+    const today = await todayOf(this.house.db, shopId);
     const changed: OwnVehicle[] = [];
     let asked: Promise<Map<string, CarStanding>> | undefined;
     const answers = await Promise.all(
@@ -73,7 +77,7 @@ export class BoardService {
     return new Map(vehicles.map((vehicle, i) => [vehicle.id, answers[i]!]));
   }
 
-  private async make(vehicle: OwnVehicle): Promise<Board> {
+  private async make(vehicle: OwnVehicle, today: string): Promise<Board> {
     const { plan } = vehicle;
     const [readings, zones, repairs, orders, standings] = await Promise.all([
       this.services.readings.counting(vehicle.id),
@@ -102,7 +106,7 @@ export class BoardService {
         ...state,
         zones: own.length,
         choice: decisions.at(-1)?.choice ?? null,
-        awaited: order ? { state: order.state, due: order.due, late: isLate(order) } : null,
+        awaited: order ? { state: order.state, due: order.due, late: isLate(order, today) } : null,
       };
     });
     return { panels, next: standings.get(vehicle.id)!.next };

@@ -1,9 +1,11 @@
 import { In, type DataSource } from 'typeorm';
 import type { BasketView, OrderAdvice, OrderLine, OrderNeed } from '@aspecta/contract/order';
+import type { Shop } from '@aspecta/contract/shop';
 import { basket, landed, latest, makerRecords, type Delivery, type MakerRecord } from '@aspecta/core/order';
 import type { Caller } from '../http/session.ts';
 import { partNeeds } from '../plan/needs.ts';
 import type { PlanService } from '../plan/service.ts';
+import { dayIn } from '../shop/day.ts';
 import type { ShopService } from '../shop/service.ts';
 import { OfferEntity, type OfferRow } from '../verdict/entities.ts';
 import type { OrderService } from './service.ts';
@@ -91,9 +93,13 @@ function basketOf(
     offers,
     needs,
     shop,
-  }: { offers: readonly OfferRow[]; needs: readonly OrderNeed[]; shop: { currency: string; taxRate: number } },
+  }: {
+    offers: readonly OfferRow[];
+    needs: readonly OrderNeed[];
+    shop: Pick<Shop, 'currency' | 'taxRate' | 'timeZone'>;
+  },
 ): BasketView {
-  const today = new Date().toISOString().slice(0, 10);
+  const today = dayIn(shop.timeZone);
   const priced = wanted.flatMap((line) => [
     {
       line,

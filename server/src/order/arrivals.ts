@@ -53,7 +53,10 @@ export async function checkArrival(
     const { vehicleId, repairId, panel, quantity } = line;
     const item = line.panel === '' ? line.panelName : null;
     if (again)
-      await manager.insert(OrderEntity, wantedLine(caller, { vehicleId, repairId, panel, item, quantity, ...again }));
+      await manager.insert(
+        OrderEntity,
+        wantedLine(caller, on, { vehicleId, repairId, panel, item, quantity, ...again }),
+      );
     const text = `${line.panelName} checked: ${OUTCOME_WORDS[arrival.outcome].toLowerCase()}${again ? `; wanted from ${again.maker}` : ''}`;
     await record(manager, caller, vehicleId, 'order', text);
   });

@@ -10,6 +10,7 @@ import { record } from '../events/record.ts';
 import type { GarageService } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
+import { todayOf } from '../shop/day.ts';
 import type { ShopService } from '../shop/service.ts';
 import { OrderEntity, type OrderRow } from './entities.ts';
 import { carsInParcel, reshare } from './parcels.ts';
@@ -56,7 +57,7 @@ export class OrderService {
   ): Promise<OrderLine> {
     const vehicle = await this.garage.own(caller, input.vehicleId);
     if (input.item === null) panelOf(vehicle.plan, input.panel);
-    const row = wantedLine(caller, { ...input, id });
+    const row = wantedLine(caller, await todayOf(this.db, caller.shopId), { ...input, id });
     await changeOf(this.db, vehicle.id, async (manager) => {
       if (await manager.existsBy(OrderEntity, { id })) return;
       await manager.insert(OrderEntity, row);
@@ -83,7 +84,15 @@ export class OrderService {
     const { maker, price, carriage } = offer;
     await manager.insert(
       OrderEntity,
-      wantedLine(caller, { vehicleId, repairId, panel, item: null, maker, price, carriage }),
+      wantedLine(caller, await todayOf(manager, caller.shopId), {
+        vehicleId,
+        repairId,
+        panel,
+        item: null,
+        maker,
+        price,
+        carriage,
+      }),
     );
   }
 

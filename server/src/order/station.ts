@@ -9,6 +9,7 @@ import { ShopService } from '../shop/service.ts';
 import { OrderEntity, type OrderRow } from './entities.ts';
 import { orderRoutes } from './routes.ts';
 import { OrderService } from './service.ts';
+import { dayInWords, todayOf } from '../shop/day.ts';
 import { isLate, nameOf } from './view.ts';
 
 /** What is awaited, from whom, and what it costs. */
@@ -28,13 +29,19 @@ export const order: Station = {
     },
   ],
   standing: async ({ db }, vehicles) => {
-    const rows = await db.manager.findBy(OrderEntity, { vehicleId: In(vehicles.map(({ id }) => id)) });
+    const shopId = vehicles[0]?.shopId;
+    if (shopId === undefined) return new Map();
+    const [rows, today] = await Promise.all([
+      db.manager.findBy(OrderEntity, { vehicleId: In(vehicles.map(({ id }) => id)) }),
+      todayOf(db, shopId),
+    ]);
     return new Map(
       vehicles.map((vehicle) => [
         vehicle.id,
         standingOf(
           vehicle,
           rows.filter((row) => row.vehicleId === vehicle.id),
+          today,
         ),
       ]),
     );
@@ -42,19 +49,20 @@ export const order: Station = {
   report: async (house, vehicle, reader): Promise<Chapter[]> => {
     const rows = (await house.the(OrderService).ofVehicle(vehicle.id)).filter(({ state }) => isToCome(state));
     if (rows.length === 0 || reader === 'customer') return [];
+    const today = await todayOf(house.db, vehicle.shopId);
     const lines = rows.map(
       (row) =>
-        `${nameOf(row, vehicle.plan)}, ${row.maker}: ${row.state.replace('-', ' ')}${row.due ? `, due ${row.due}` : ''}${isLate(row) ? ', late' : ''}`,
+        `${nameOf(row, vehicle.plan)}, ${row.maker}: ${row.state.replace('-', ' ')}${row.due ? `, due ${dayInWords(row.due)}` : ''}${isLate(row, today) ? ', late' : ''}`,
     );
     return [{ title: 'What is ordered and awaited', lines }];
   },
 };
 
-function standingOf(vehicle: OwnVehicle, rows: readonly OrderRow[]): StationStanding {
+function standingOf(vehicle: OwnVehicle, rows: readonly OrderRow[], today: string): StationStanding {
   const kept = rows.filter(({ state }) => !isGone(state));
   const needless = rows.filter((row) => row.unneeded !== null && !isOver(row.state));
   const awaited = rows.filter((row) => isAwaited(row.state));
-  const late = awaited.filter(isLate);
+  const late = awaited.filter((row) => isLate(row, today));
   const wanted = rows.filter((row) => row.state === 'wanted' && row.unneeded === null);
   const arrived = rows.filter((row) => row.state === 'arrived');
   const panels = (list: readonly OrderRow[]) =>

@@ -4,9 +4,9 @@ import { panelOf, type BodyPlan } from '@aspecta/core/body';
 import { isAwaited, isOver, landed, nextStates, type OrderState } from '@aspecta/core/order';
 import type { OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
+import { dayIn } from '../shop/day.ts';
 import type { OrderRow } from './entities.ts';
 
-export const today = () => new Date().toISOString().slice(0, 10);
 export const step = (state: OrderState, on: string, caller: Caller, note = ''): OrderStep => ({
   state,
   on,
@@ -20,8 +20,8 @@ export const nameOf = ({ item, panel }: Pick<OrderRow, 'item' | 'panel'>, plan: 
   item ?? panelOf(plan, panel).name;
 
 /** Is a panel on its way and past its day? */
-export const isLate = (row: Pick<OrderRow, 'state' | 'due'>): boolean =>
-  isAwaited(row.state) && row.due !== null && row.due < today();
+export const isLate = (row: Pick<OrderRow, 'state' | 'due'>, today: string): boolean =>
+  isAwaited(row.state) && row.due !== null && row.due < today;
 
 export function viewOf(row: OrderRow, vehicle: OwnVehicle, shop: Shop): OrderLine {
   const taxRate = row.taxRate ?? shop.taxRate;
@@ -48,7 +48,7 @@ export function viewOf(row: OrderRow, vehicle: OwnVehicle, shop: Shop): OrderLin
     state: row.state,
     next: [...nextStates(row.state)],
     due: row.due,
-    late: isLate(row),
+    late: isLate(row, dayIn(shop.timeZone)),
     note: row.note,
     unneeded: isOver(row.state) ? null : row.unneeded,
     history: row.history,

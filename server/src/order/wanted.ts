@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { Caller } from '../http/session.ts';
 import type { OrderRow } from './entities.ts';
-import { step, today } from './view.ts';
+import { step } from './view.ts';
 
 type Wanted = Pick<OrderRow, 'vehicleId' | 'panel' | 'item' | 'maker' | 'price' | 'carriage'> & Partial<OrderRow>;
 
-/** A line at the beginning of its way. */
-export const wantedLine = (caller: Caller, what: Wanted): OrderRow => ({
+/** A line at the beginning of its way, from this day on. */
+export const wantedLine = (caller: Caller, on: string, what: Wanted): OrderRow => ({
   id: randomUUID(),
   repairId: null,
   quantity: 1,
@@ -16,7 +16,7 @@ export const wantedLine = (caller: Caller, what: Wanted): OrderRow => ({
   state: 'wanted',
   due: null,
   note: '',
-  history: [step('wanted', today(), caller)],
+  history: [step('wanted', on, caller)],
   parcel: null,
   arrival: null,
   credit: null,

@@ -39,7 +39,7 @@ describe('the record of a car', () => {
     const part = parts.find(({ title }) => title.startsWith('Rear quarter, left'))!;
     const text = part.lines.join('\n');
     expect(text).toMatch(/Damage: rusted through, 80 cm²/);
-    expect(text).toMatch(/Decided on \d{4}-\d\d-\d\d by Owner Test, because: a test decision\./);
+    expect(text).toMatch(/Decided on \d+ \w+ \d{4} by Owner Test, because: a test decision\./);
     expect(text).toMatch(/Metal as built: .*steel, 0\.\d\d mm/);
     expect(text).toMatch(/Joined by MIG welding/);
     expect(text).toContain('Not finished.');

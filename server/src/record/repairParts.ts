@@ -9,11 +9,13 @@ import type { OwnVehicle } from '../garage/service.ts';
 import { OrderEntity, type OrderRow } from '../order/entities.ts';
 import type { Chapter } from '../station.ts';
 import { ZoneEntity, type ZoneRow } from '../survey/entities.ts';
+import { clockOf, dayIn, dayInWords } from '../shop/day.ts';
 import { picturesFor, picturesOf, type WorkTimes } from './pictures.ts';
 import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
 import { WeldEntity, WeldStepEntity, type WeldRow, type WeldStepRow } from '../weld/entities.ts';
 
-const day = (at: Date) => at.toISOString().slice(0, 10);
+/** How a moment is told: its day by the clock of the shop. */
+type Day = (at: Date) => string;
 
 /** What a reader is told beside what was done: why it was decided so, and how long it was reckoned to take. */
 export interface Tells {
@@ -28,7 +30,8 @@ export async function repairParts(db: DataSource, vehicle: OwnVehicle, tells: Te
     .find({ where: { vehicleId: vehicle.id, deletedAt: IsNull() }, order: { decidedAt: 'ASC' } });
   if (repairs.length === 0) return [];
   const ids = In(repairs.map(({ id }) => id));
-  const [zones, welds, ticks, fits, overruled, orders, photos] = await Promise.all([
+  const [clock, zones, welds, ticks, fits, overruled, orders, photos] = await Promise.all([
+    clockOf(db, vehicle.shopId),
     db.getRepository(ZoneEntity).findBy({ vehicleId: vehicle.id }),
     db.getRepository(WeldEntity).findBy({ id: ids }),
     db.getRepository(WeldStepEntity).findBy({ weldId: ids }),
@@ -37,6 +40,7 @@ export async function repairParts(db: DataSource, vehicle: OwnVehicle, tells: Te
     db.getRepository(OrderEntity).findBy({ repairId: ids }),
     picturesOf(db, vehicle.id),
   ]);
+  const day: Day = (at) => dayInWords(dayIn(clock, at));
   return repairs.map((repair) => {
     const panel = panelOf(vehicle.plan, repair.panel);
     const weld = welds.find(({ id }) => id === repair.id);
@@ -47,7 +51,7 @@ export async function repairParts(db: DataSource, vehicle: OwnVehicle, tells: Te
       title: `${panel.name}: ${OPTION_WORDS[repair.choice].name.toLowerCase()}`,
       lines: [
         ...damageLines(repair, zones),
-        ...decisionLines(repair, tells),
+        ...decisionLines(repair, tells, day),
         ...panel.layers.map(
           ({ name, thickness, material }) =>
             `Metal as built: ${name.toLowerCase()}, ${material}, ${thickness.toFixed(2)} mm.`,
@@ -57,7 +61,7 @@ export async function repairParts(db: DataSource, vehicle: OwnVehicle, tells: Te
           fits.filter(({ repairId }) => repairId === repair.id),
           overruled.find(({ repairId }) => repairId === repair.id),
         ),
-        ...(weld ? weldLines(weld, ticked) : []),
+        ...(weld ? weldLines(weld, ticked, day) : []),
         repair.done ? 'Finished.' : 'Not finished.',
       ],
     };
@@ -79,7 +83,7 @@ function damageLines({ zones: decided }: RepairRow, zones: readonly ZoneRow[]): 
   return [`Damage: ${kinds.join(', ')}${area > 0 ? `, ${(area / 100).toFixed(0)} cm²` : ''}.`];
 }
 
-function decisionLines({ reason, decidedAt, decidedBy, hours }: RepairRow, tells: Tells): string[] {
+function decisionLines({ reason, decidedAt, decidedBy, hours }: RepairRow, tells: Tells, day: Day): string[] {
   const why = reason === '' || !tells.reasons ? '' : `, because: ${reason.replace(/\.$/, '')}`;
   const effort = !tells.hours ? '' : ` About ${hours.p50.toFixed(1)} h were reckoned.`;
   return [`Decided on ${day(decidedAt)} by ${decidedBy}${why}.${effort}`];
@@ -99,7 +103,11 @@ function fitLines(fits: readonly FitRow[], overruled: FitOverruleRow | undefined
   return [`${fits.length} trial ${fits.length === 1 ? 'fit' : 'fits'}; ${end}.`];
 }
 
-function weldLines({ input, plan, joints, acknowledgedBy }: WeldRow, ticks: readonly WeldStepRow[]): string[] {
+function weldLines(
+  { input, plan, joints, acknowledgedBy }: WeldRow,
+  ticks: readonly WeldStepRow[],
+  day: Day,
+): string[] {
   const ways = new Map<string, number>();
   for (const joint of joints) {
     const way = `${joint.name ?? joint.kind}: ${(CLOSING_WORDS[joint.closing] ?? 'welded').toLowerCase()}${joint.welds > 0 ? `, ${joint.welds} welds` : ''}`;

@@ -31,6 +31,7 @@ import { record } from '../events/record.ts';
 import type { Caller } from '../http/session.ts';
 import { ServerProblem } from '../http/problems.ts';
 import type { PaceService } from '../pace/service.ts';
+import { dayIn, dayInWords } from '../shop/day.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { drillMap } from './drillMap.ts';
@@ -170,7 +171,7 @@ export class JointService {
       panel: panelOf(vehicle.plan, view.panel),
       units: personUnits(shop),
       by: caller.name,
-      on: new Date().toISOString().slice(0, 10),
+      on: dayInWords(dayIn(shop.timeZone)),
     });
     return { panel: view.panel, file };
   }

@@ -3,6 +3,7 @@ import type { BoardService } from '../board/service.ts';
 import type { GarageService } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import type { PhotoService } from '../photo/service.ts';
+import { dayIn, dayInWords } from '../shop/day.ts';
 import type { ShopService } from '../shop/service.ts';
 import { PitEntity } from '../survey/entities.ts';
 import type { FindService } from '../survey/finds.ts';
@@ -92,7 +93,7 @@ export class ReportService {
     return {
       vehicle,
       shop,
-      on: new Date().toISOString().slice(0, 10),
+      on: dayInWords(dayIn(shop.timeZone)),
       by: caller.name,
       walk,
       panels,

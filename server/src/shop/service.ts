@@ -49,8 +49,10 @@ export class ShopService {
     currency = 'EUR',
     taxRate = 0.2,
     hour = DEFAULT_RATES.hour,
+    timeZone = null,
     ...input
   }: Pick<SetUp, 'shop' | 'name' | 'email' | 'password'> & Partial<SetUp>): Promise<Caller> {
+    if (timeZone) checkTimeZone(timeZone);
     const shop: ShopRow = {
       id: randomUUID(),
       name: input.shop,
@@ -63,7 +65,7 @@ export class ShopService {
       temperature: 20,
       coatingUnit: unit === 'in' ? 'mil' : 'um',
       heatUnit: unit === 'in' ? 'F' : 'C',
-      timeZone: null,
+      timeZone,
       version: 1,
     };
     const person = await personRow(shop.id, { ...input, role: 'owner' });

@@ -18,10 +18,11 @@ describe('the door', () => {
       demo: false,
     });
     const input = { shop: 'Lane End', name: 'Ada', email: 'Ada@lane.example', password: PASSWORD };
-    const { body } = await visitor.post('/setup', input).expect(201);
+    await visitor.post('/setup', { ...input, timeZone: 'Mars/Tharsis' }).expect(422);
+    const { body } = await visitor.post('/setup', { ...input, timeZone: 'America/Denver' }).expect(201);
     expect(body).toMatchObject({
       person: { email: 'ada@lane.example', role: 'owner' },
-      shop: { name: 'Lane End', unit: 'mm' },
+      shop: { name: 'Lane End', unit: 'mm', timeZone: 'America/Denver' },
     });
     await new Visitor(house).post('/setup', input).expect(409);
     expect((await visitor.get('/door')).body).toMatchObject({

@@ -8,7 +8,7 @@ import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { get, put, remove } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
-import { timeOf } from '../shell/units.ts';
+import { timeOf } from '../shell/days.ts';
 import NewPassword from '../shell/NewPassword.vue';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';

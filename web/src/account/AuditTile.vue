@@ -2,7 +2,7 @@
 import type { AuditLine } from '@aspecta/contract/account';
 import KitTable from '../kit/KitTable.vue';
 import { get } from '../shell/api.ts';
-import { timeOf } from '../shell/units.ts';
+import { timeOf } from '../shell/days.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 

@@ -11,7 +11,7 @@ import KitSelect from '../kit/KitSelect.vue';
 import KitTable from '../kit/KitTable.vue';
 import { get, post, put, remove } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
-import { dayOf } from '../shell/units.ts';
+import { dayOf } from '../shell/days.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';

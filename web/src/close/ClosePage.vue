@@ -10,7 +10,7 @@ import KitCheckbox from '../kit/KitCheckbox.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
-import { dayOf, timeOf } from '../shell/units.ts';
+import { dayOf, timeOf } from '../shell/days.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import ReasonForm from '../shell/ReasonForm.vue';
 import Waiting from '../shell/Waiting.vue';

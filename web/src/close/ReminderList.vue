@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Reminder } from '@aspecta/contract/close';
-import { dayOf, timeOf } from '../shell/units.ts';
+import { dayOf, timeOf } from '../shell/days.ts';
 
 /* What will not wait: bare metal that gets wet, coats over which the next one has its hours. Soonest first. */
 defineProps<{ reminders: readonly Reminder[]; withCar?: boolean }>();

@@ -117,7 +117,13 @@ describe('what will not wait', () => {
         reminders: [
           reminder({}),
           reminder({ until: null }),
-          reminder({ kind: 'next', since: null, todo: 'The next coat over Epoxy', from: '2998-01-01T10:00:00.000Z', wet: null }),
+          reminder({
+            kind: 'next',
+            since: null,
+            todo: 'The next coat over Epoxy',
+            from: '2998-01-01T10:00:00.000Z',
+            wet: null,
+          }),
           reminder({ passed: true, until: '2020-01-01T10:00:00.000Z', wet: 30 }),
         ],
       }),

@@ -4,7 +4,7 @@ import type { FeedView, NewFeed } from '@aspecta/contract/plan';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { get, post, remove } from '../shell/api.ts';
-import { dayOf } from '../shell/units.ts';
+import { dayOf } from '../shell/days.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 

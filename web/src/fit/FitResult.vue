@@ -2,7 +2,8 @@
 import { computed } from 'vue';
 import { FIT_CURE_WORDS, type FitRoundView, type FitView } from '@aspecta/contract/fit';
 import { edgeName, type Panel } from '@aspecta/core/body';
-import { dayOf, useUnits } from '../shell/units.ts';
+import { dayOf } from '../shell/days.ts';
+import { useUnits } from '../shell/units.ts';
 
 /* What one trial fit says: move it first, then trim, build up, or let it be. */
 const props = defineProps<{ view: FitView; round: FitRoundView; panel: Panel; n: number }>();

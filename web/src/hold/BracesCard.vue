@@ -6,7 +6,8 @@ import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { newId } from '../shell/newId.ts';
 import ReasonForm from '../shell/ReasonForm.vue';
-import { dayOf, useUnits } from '../shell/units.ts';
+import { dayOf } from '../shell/days.ts';
+import { useUnits } from '../shell/units.ts';
 import { letterOf } from './holdScene.ts';
 import type { Hold } from './useHold.ts';
 

@@ -8,7 +8,8 @@ import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitSelect from '../kit/KitSelect.vue';
 import { newId } from '../shell/newId.ts';
-import { dayOf, useUnits } from '../shell/units.ts';
+import { dayOf } from '../shell/days.ts';
+import { useUnits } from '../shell/units.ts';
 import type { Hold } from './useHold.ts';
 
 /* Gaps of a door or a lid, read at places of its edges → where it has gone → which mount to shim or shift by how much. */

@@ -10,6 +10,7 @@ import KitCheckbox from '../kit/KitCheckbox.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
+import KitSelect from '../kit/KitSelect.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { ApiProblem, get, put } from '../shell/api.ts';
 import { majorUnits, minorUnits } from '../shell/money.ts';
@@ -39,6 +40,7 @@ const rules = reactive({
   temperature: '',
   coatingUnit: 'um' as Shop['coatingUnit'],
   heatUnit: 'C' as Shop['heatUnit'],
+  timeZone: '',
   version: 0,
 });
 const load = useLoad(async () => {
@@ -59,6 +61,10 @@ const stored = (key: keyof Shop['rates']) => {
   return typeof minor === 'number' ? Math.round(minor / per(key, units.unit.value)) : minor;
 };
 const ways = <T extends Closing>(...all: T[]) => all.map((value) => ({ value, label: CLOSING_WORDS[value] }));
+/** Every clock that this device knows, and that of the shop. */
+const clocks = computed(() => [
+  ...new Set([...Intl.supportedValuesOf('timeZone'), ...(rules.timeZone ? [rules.timeZone] : [])]),
+]);
 const CUTS = ways('butt', 'lap', 'joggle');
 const FLANGES = ways('plug', 'spot');
 /** What was refused of no field that stands here. */
@@ -72,6 +78,7 @@ const refused = computed(() =>
     'rates.weldMetre',
     'taxRate',
     'temperature',
+    'timeZone',
   ),
 );
 const owner = () => session.current?.person.role === 'owner';
@@ -88,6 +95,7 @@ function take(shop: Shop): void {
     version: shop.version,
     coatingUnit: shop.coatingUnit,
     heatUnit: shop.heatUnit,
+    timeZone: shop.timeZone ?? '',
     temperature: units.heat.typed(shop.temperature),
     tax: String(Math.round(shop.taxRate * 10_000) / 100),
     ...Object.fromEntries(Object.entries(shop.rates).map(([key, minor]) => [key, shownRate(key, minor)])),
@@ -118,6 +126,7 @@ async function save(): Promise<void> {
           temperature: units.heat.read(rules.temperature),
           coatingUnit: rules.coatingUnit,
           heatUnit: rules.heatUnit,
+          timeZone: rules.timeZone || null,
           version: rules.version,
         }),
       );
@@ -165,6 +174,17 @@ async function save(): Promise<void> {
                 { value: 'F', label: '°F' },
               ]"
             />
+            <KitField
+              v-slot="{ bind }"
+              label="By the clock of"
+              hint="Which day it is, when somebody works, and what is late"
+              :error="form.errors['timeZone']"
+            >
+              <KitSelect v-bind="bind" v-model="rules.timeZone">
+                <option value="">the device, as long as nothing is said</option>
+                <option v-for="clock in clocks" :key="clock" :value="clock">{{ clock.replaceAll('_', ' ') }}</option>
+              </KitSelect>
+            </KitField>
             <div class="two">
               <KitField v-slot="{ bind }" label="Currency" hint="Three letters" :error="form.errors['currency']"
                 ><KitInput mono v-bind="bind" v-model="rules.currency" maxlength="3"

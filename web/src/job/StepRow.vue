@@ -9,7 +9,8 @@ import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import { useSession } from '../shell/session.ts';
 import { decimal } from '../shell/typedNumber.ts';
-import { dayOf, hours, percent, timeOf } from '../shell/units.ts';
+import { dayOf, timeOf } from '../shell/days.ts';
+import { hours, percent } from '../shell/units.ts';
 
 /* One step of the job: what it is, how it stands and why, and what a person says of it. */
 const props = defineProps<{

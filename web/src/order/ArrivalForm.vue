@@ -19,7 +19,8 @@ import CautionList from '../shell/CautionList.vue';
 import { post } from '../shell/api.ts';
 import { majorUnits, minorUnits } from '../shell/money.ts';
 import { useSession } from '../shell/session.ts';
-import { hours as hoursText, today, useUnits } from '../shell/units.ts';
+import { today } from '../shell/days.ts';
+import { hours as hoursText, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 
 /* A part that is here is held against the car, point by point, before anything is cut; then it is said what becomes of it. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { OrderNeed } from '@aspecta/contract/order';
-import { dayOf, daysText, today } from '../shell/units.ts';
+import { dayOf, daysText, today } from '../shell/days.ts';
 
 /* By when a wanted part has to be ordered, and why. */
 const props = defineProps<{ need: OrderNeed }>();

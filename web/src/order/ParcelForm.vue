@@ -13,7 +13,8 @@ import { post } from '../shell/api.ts';
 import { majorUnits, minorUnits } from '../shell/money.ts';
 import { newId } from '../shell/newId.ts';
 import { useSession } from '../shell/session.ts';
-import { percent, today, useUnits } from '../shell/units.ts';
+import { today } from '../shell/days.ts';
+import { percent, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 
 /* Wanted lines are ordered from one maker together: one carriage, shared by value, at the price of the day. */

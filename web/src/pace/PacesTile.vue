@@ -7,7 +7,8 @@ import KitNotice from '../kit/KitNotice.vue';
 import KitTable from '../kit/KitTable.vue';
 import { get, remove } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
-import { dayOf, hours } from '../shell/units.ts';
+import { dayOf } from '../shell/days.ts';
+import { hours } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 

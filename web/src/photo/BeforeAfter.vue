@@ -6,7 +6,8 @@ import { area, boxOf, type Point } from '@aspecta/core/geometry';
 import KitSelect from '../kit/KitSelect.vue';
 import KitSlider from '../kit/KitSlider.vue';
 import { ringPath } from '../sheet/pathData.ts';
-import { dayOf, useUnits } from '../shell/units.ts';
+import { dayOf } from '../shell/days.ts';
+import { useUnits } from '../shell/units.ts';
 import PhotoOverlay from './PhotoOverlay.vue';
 
 /* Two pictures of the same place, both true to size, with an edge to be drawn across. */

@@ -8,7 +8,7 @@ import KitSelect from '../kit/KitSelect.vue';
 import KitUpload from '../kit/KitUpload.vue';
 import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
-import { dayOf } from '../shell/units.ts';
+import { dayOf } from '../shell/days.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';

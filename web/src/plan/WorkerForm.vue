@@ -8,6 +8,7 @@ import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { post, put, remove } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
+import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
 import { hoursText, readHours } from './hoursText.ts';
 
@@ -23,7 +24,8 @@ const draft = reactive({
   ),
   off: (props.worker?.off ?? []).join('\n'),
 });
-const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
+/** That of the shop; of this device as long as nobody has said it. */
+const timeZone = useSession().current?.shop.timeZone ?? (Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC');
 async function save(): Promise<void> {
   const done = await form.submit(async () => {
     const body = {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { PICTURE_WORDS, type RecordView } from '@aspecta/contract/record';
-import { dayOf, useUnits } from '../shell/units.ts';
+import { dayOf } from '../shell/days.ts';
+import { useUnits } from '../shell/units.ts';
 
 /* The record of a car in words, as a tester, a buyer or a judge reads it. */
 defineProps<{ view: RecordView; pictureAt: (id: string) => string }>();

@@ -9,7 +9,7 @@ import { post, remove } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { decimal } from '../shell/typedNumber.ts';
 import { useForm } from '../shell/useForm.ts';
-import { dayOf } from '../shell/units.ts';
+import { dayOf } from '../shell/days.ts';
 
 /* Links by which somebody without an account reads the record: made, counted, revoked. */
 const props = defineProps<{ vehicle: string; first: readonly ShareView[] }>();

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { RecordView } from '@aspecta/contract/record';
 import { get } from '../shell/api.ts';
-import { dayOf } from '../shell/units.ts';
+import { dayOf } from '../shell/days.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import RecordText from './RecordText.vue';

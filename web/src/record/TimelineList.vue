@@ -7,7 +7,8 @@ import KitInput from '../kit/KitInput.vue';
 import KitSelect from '../kit/KitSelect.vue';
 import { get } from '../shell/api.ts';
 import { useForm } from '../shell/useForm.ts';
-import { dayOf, useUnits } from '../shell/units.ts';
+import { dayOf, hourOf } from '../shell/days.ts';
+import { useUnits } from '../shell/units.ts';
 
 /* What happened on a car, newest first, by day; by station and by word. */
 const props = defineProps<{ vehicle: string; first: Timeline }>();
@@ -39,7 +40,6 @@ const days = computed(() => {
   }
   return groups;
 });
-const clock = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 function choose(value: string): void {
   subject.value = value;
   void look();
@@ -66,7 +66,7 @@ function choose(value: string): void {
       <h2>{{ group.day }}</h2>
       <ul class="plain">
         <li v-for="event in group.events" :key="event.id">
-          <span class="mono soft">{{ clock(event.at) }}</span>
+          <span class="mono soft">{{ hourOf(event.at) }}</span>
           <span class="what">{{ SUBJECT_WORDS[event.subject] ?? event.subject }}</span>
           <span
             >{{ units.said(event.text) }} <span class="soft small">({{ event.by }})</span></span

@@ -4,7 +4,7 @@ import KitButton from '../kit/KitButton.vue';
 import RefusedDialog from '../outbox/RefusedDialog.vue';
 import { useOutbox } from '../outbox/useOutbox.ts';
 import { useConnection } from './connection.ts';
-import { since } from './units.ts';
+import { since } from './days.ts';
 
 /* What stands between this device and the server: away, old, on its way, refused. On every page. */
 const connection = useConnection();

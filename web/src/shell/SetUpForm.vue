@@ -32,6 +32,7 @@ async function setUp(): Promise<void> {
   const { tax, hour, ...rest } = fresh;
   const done = await form.submit(() =>
     session.setUp({
+      timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone || null,
       ...rest,
       taxRate: shareOf(tax) as number,
       hour: minorUnits(hour || '0', rest.currency.toUpperCase(), 'hour') as number,

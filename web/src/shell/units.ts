@@ -111,22 +111,3 @@ export function duration(seconds: number): string {
   const minutes = Math.round(seconds / 60);
   return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`;
 }
-export const dayOf = (iso: string) =>
-  new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
-export const timeOf = (iso: string) =>
-  new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
-/** 1 → "1 day". */
-export const daysText = (days: number) => `${Math.round(days)} ${Math.round(days) === 1 ? 'day' : 'days'}`;
-/** How long ago a moment (ms) was: `at 14:05, 2 h ago`. */
-export function since(at: number, now = Date.now()): string {
-  const minutes = Math.max(0, Math.round((now - at) / 60_000));
-  if (minutes < 2) return 'a moment ago';
-  const ago =
-    minutes < 60
-      ? `${minutes} min ago`
-      : minutes < 2880
-        ? `${Math.round(minutes / 60)} h ago`
-        : `${Math.round(minutes / 1440)} days ago`;
-  return `${ago} (${timeOf(new Date(at).toISOString())})`;
-}
-export const today = () => new Date().toISOString().slice(0, 10);

@@ -3,7 +3,8 @@ import { EVIDENCE, ZONE_CLASSES, type ZoneView } from '@aspecta/contract/survey'
 import KitButton from '../kit/KitButton.vue';
 import KitDialog from '../kit/KitDialog.vue';
 import KitTable from '../kit/KitTable.vue';
-import { timeOf, useUnits } from '../shell/units.ts';
+import { timeOf } from '../shell/days.ts';
+import { useUnits } from '../shell/units.ts';
 
 defineProps<{ mine: ZoneView; theirs: ZoneView }>();
 const emit = defineEmits<{ choose: [keepMine: boolean] }>();

@@ -11,7 +11,7 @@ import KitUpload from '../kit/KitUpload.vue';
 import { sendPhoto } from '../photo/takePhoto.ts';
 import { post, put } from '../shell/api.ts';
 import { theirs } from '../shell/theirs.ts';
-import { dayOf, timeOf } from '../shell/units.ts';
+import { dayOf, timeOf } from '../shell/days.ts';
 import { useForm } from '../shell/useForm.ts';
 
 /* One find: what it is and who found it; changed, cured with how and a picture, opened again, taken away. */

@@ -5,7 +5,8 @@ import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitTable from '../kit/KitTable.vue';
-import { timeOf, useUnits } from '../shell/units.ts';
+import { timeOf } from '../shell/days.ts';
+import { useUnits } from '../shell/units.ts';
 
 const props = defineProps<{ readings: readonly ReadingView[]; picked: ReadingView | null; canWork: boolean }>();
 const emit = defineEmits<{ withdraw: [id: string]; pick: [reading: ReadingView] }>();

@@ -3,7 +3,8 @@ import { shallowRef, watch } from 'vue';
 import { EVIDENCE, ZONE_CLASSES, type ZoneVersionView } from '@aspecta/contract/survey';
 import { get } from '../shell/api.ts';
 import { useForm } from '../shell/useForm.ts';
-import { timeOf, useUnits } from '../shell/units.ts';
+import { timeOf } from '../shell/days.ts';
+import { useUnits } from '../shell/units.ts';
 
 /* How a zone grew: after stripping, after blasting, after the cut. */
 const props = defineProps<{ vehicle: string; zone: string }>();

@@ -10,7 +10,8 @@ import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { post } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
-import { dayOf, hours, useUnits } from '../shell/units.ts';
+import { dayOf } from '../shell/days.ts';
+import { hours, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 
 /* One decision of a panel: what stands, what has changed since, what was decided before, and the ways on and back. */

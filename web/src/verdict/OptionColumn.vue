@@ -4,7 +4,8 @@ import type { VerdictView } from '@aspecta/contract/verdict';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitRadio from '../kit/KitRadio.vue';
 import KitTable from '../kit/KitTable.vue';
-import { daysText, hours, useUnits } from '../shell/units.ts';
+import { daysText } from '../shell/days.ts';
+import { hours, useUnits } from '../shell/units.ts';
 
 const props = defineProps<{ option: VerdictOption; proposed: boolean; chosen: boolean; offer: VerdictView['offer'] }>();
 const emit = defineEmits<{ choose: [] }>();

@@ -3,7 +3,8 @@ import { computed } from 'vue';
 import { OPTION_WORDS, type RepairView, type VerdictView } from '@aspecta/contract/verdict';
 import type { OptionId } from '@aspecta/core/verdict';
 import KitTable from '../kit/KitTable.vue';
-import { dayOf, hours, useUnits } from '../shell/units.ts';
+import { dayOf } from '../shell/days.ts';
+import { hours, useUnits } from '../shell/units.ts';
 
 /* What was decided beside what is weighed now: the same option, and the one that is chosen instead. */
 const props = defineProps<{ repair: RepairView; now: VerdictView; area: number; choice: OptionId | null }>();

@@ -1,0 +1,13 @@
+import { describe, expect, it } from 'vitest';
+import { dayIn, dayInWords } from './day.ts';
+
+describe('a day', () => {
+  // Half past three in the morning by UTC: the evening before on one coast, the afternoon on another.
+  const at = new Date('2026-06-01T03:30:00.000Z');
+  it.each([
+    ['America/Los_Angeles', '2026-05-31'],
+    ['Pacific/Auckland', '2026-06-01'],
+    [null, '2026-06-01'],
+  ])('in %s is %s', (zone, day) => expect(dayIn(zone, at)).toBe(day));
+  it('is told in words', () => expect(dayInWords('2026-05-31')).toBe('31 May 2026'));
+});

@@ -1,0 +1,55 @@
+import { getActivePinia } from 'pinia';
+import { useSession } from './session.ts';
+
+/* Days and moments as a person reads them: by the clock of the shop, whatever clock the device has. */
+
+/** By whose clock: that of the shop; of the device as long as nobody has said where the shop is. */
+const clockOf = (): string | undefined =>
+  (getActivePinia() ? useSession().current?.shop.timeZone : undefined) ?? undefined;
+
+/** A day of the calendar has no clock: it is the same everywhere. */
+const IS_DAY = /^\d{4}-\d{2}-\d{2}$/;
+
+/** `2026-05-31`, or the day of a moment → "31 May 2026". */
+export const dayOf = (iso: string): string =>
+  new Date(iso).toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone: IS_DAY.test(iso) ? 'UTC' : clockOf(),
+  });
+
+/** A moment → "31 May, 14:05". */
+export const timeOf = (iso: string): string =>
+  new Date(iso).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone: clockOf(),
+  });
+
+/** A moment → "14:05". */
+export const hourOf = (iso: string): string =>
+  new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: clockOf() });
+
+/** 1 → "1 day". */
+export const daysText = (days: number): string => `${Math.round(days)} ${Math.round(days) === 1 ? 'day' : 'days'}`;
+
+/** How long ago a moment (ms) was: `at 14:05, 2 h ago`. */
+export function since(at: number, now = Date.now()): string {
+  const minutes = Math.max(0, Math.round((now - at) / 60_000));
+  if (minutes < 2) return 'a moment ago';
+  const ago =
+    minutes < 60
+      ? `${minutes} min ago`
+      : minutes < 2880
+        ? `${Math.round(minutes / 60)} h ago`
+        : `${Math.round(minutes / 1440)} days ago`;
+  return `${ago} (${timeOf(new Date(at).toISOString())})`;
+}
+
+/** The day that it is in the shop, as 2026-05-31. */
+export const today = (now = new Date()): string =>
+  // Sweden writes its days as the calendar standard does.
+  now.toLocaleDateString('sv-SE', { timeZone: clockOf() });
