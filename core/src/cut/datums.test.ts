@@ -1,8 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bodyPlan, bodyPlans, panelOf, sheetOf, type Panel } from '../body/index.ts';
-import { between, inPolygon, type Point, type Ring } from '../geometry/index.ts';
-import { chooseDatums, datumsOn, footOn, tapeTrouble, type Datum } from './datums.ts';
+import { between, circle, inPolygon, lineLength, type Point, type Ring } from '../geometry/index.ts';
+import { datumsOn, footOn, tapeTrouble, type Datum } from './datums.ts';
+import { chooseDatums } from './measureFrom.ts';
+import { alongLips } from './lips.ts';
+import { cutOffsets } from './offsets.ts';
 import { cutPanelOf } from './panel.ts';
 import { cutLine } from './line.ts';
 import { tapesFor } from './tapes.ts';
@@ -146,12 +149,68 @@ describe('lines on real panels', () => {
             expect(error).toBeLessThan(1);
             datums.forEach((datum, k) => {
               expect(between(footOn(datum, corner), corner)).toBeCloseTo(Math.abs(offsets[k]!.mm), 6);
-              if (!troubles[k]) expect(Math.abs(offsets[k]!.mm)).toBeLessThanOrEqual(500);
+              if (!troubles[k] && !datum.lip) expect(Math.abs(offsets[k]!.mm)).toBeLessThanOrEqual(500);
             });
           }
         },
       ),
       { numRuns: 40 },
     );
+  });
+});
+
+describe('along a lip', () => {
+  const place: Point = [300, 20];
+  const ways = alongLips(panel, place);
+
+  it('a place is found from either end of the edge, and from there square in', () => {
+    const lower = ways.filter(([, edge]) => edge.name === 'lower edge');
+    expect(lower.map(([way]) => way.name)).toEqual([
+      'lower edge, along it from its front end',
+      'lower edge, along it from its rear end',
+    ]);
+    for (const pair of lower) {
+      const [at] = cutOffsets({ line: [place], datums: pair, unit: 'mm' }).corners;
+      expect(at!.offsets.map(({ mm }) => Math.round(mm))).toEqual([300, 20]);
+      expect(lineLength(pair[0].lip!)).toBeCloseTo(300);
+    }
+  });
+
+  it('the tape follows a rounded edge, and its figure is the way along it', () => {
+    const onCurve: Point = [545, 372];
+    const [from] = alongLips(panel, onCurve).filter(([way]) => way.lip!.length > 2);
+    const [at] = cutOffsets({ line: [onCurve], datums: from!, unit: 'mm' }).corners;
+    expect(at!.offsets[0]!.mm).toBeCloseTo(lineLength(from![0].lip!), 3);
+    expect(at!.offsets[0]!.mm).toBeGreaterThan(between(from![0].lip![0]!, onCurve));
+  });
+
+  it('is hooked at nothing that goes with the piece, nor on what is round all over', () => {
+    const left: Ring = [
+      [-10, -10],
+      [320, -10],
+      [320, 50],
+      [-10, 50],
+    ];
+    expect(alongLips(panel, place, left).map(([way]) => way.name)).not.toContain(
+      'lower edge, along it from its front end',
+    );
+    expect(alongLips({ ...panel, outline: circle([0, 0], 200) }, [0, 150])).toEqual([]);
+  });
+
+  it('serves a corner in the middle of a long panel, where no square tape reaches', () => {
+    const long: Panel = {
+      ...panel,
+      outline: [
+        [0, 0],
+        [3000, 0],
+        [3000, 120],
+        [0, 120],
+      ],
+      creases: [],
+      holes: [],
+    };
+    const [pair] = chooseDatums({ panel: long }, [[1500, 40]]);
+    expect(pair!.map((datum) => tapeTrouble([long.outline], datum, [1500, 40]))).toEqual([null, null]);
+    expect(pair![0].name).toContain('along it from its');
   });
 });

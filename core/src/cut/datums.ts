@@ -1,4 +1,4 @@
-import { edgeName, sheetOf, type Panel } from '../body/index.ts';
+import { edgeName, type Panel } from '../body/index.ts';
 import {
   along,
   between,
@@ -14,7 +14,6 @@ import {
   type Point,
   type Ring,
 } from '../geometry/index.ts';
-import { refuse } from '../problem.ts';
 import { REPLOT } from '../tolerances.ts';
 
 /** A straight edge to measure from; the panel lies on its left when one goes from a to b. */
@@ -22,6 +21,10 @@ export interface Datum {
   name: string;
   a: Point;
   b: Point;
+  /** The edge of the panel on which the corner lies: nothing is laid along it. */
+  under?: boolean;
+  /** The way of a tape that runs along the panel’s edge, from where it is hooked; its figure is the length of it. */
+  lip?: Point[];
 }
 
 /** What keeps a tape from being laid: off the metal on its way, too long for one arm, or begun beyond the end of its edge. */
@@ -32,7 +35,7 @@ export const LEAST_ANGLE = 30;
 /** mm. How far one arm lays a tape; common practice, no published source. */
 export const ARMS_LENGTH = 500;
 /** mm. A stretch of edge along which a straight edge can be laid: it strays no more from it than this. */
-const STRAIGHT_WITHIN = 3 * REPLOT;
+const STRAIGHT_WITHIN = 0.5 * REPLOT;
 /** mm. Shorter stretches do not carry a straight edge. */
 const SHORTEST_DATUM = 60;
 /** A straight edge laid along a stretch may stand out past its end by this share of the stretch, and no farther than this, mm. */
@@ -107,18 +110,31 @@ export function tapeTrouble(
   corner: Point,
   reach: number = ARMS_LENGTH,
 ): TapeTrouble | null {
-  if (pastEnd(datum, corner) > standsOut(datum)) return 'beyond-end';
+  // Along an edge lies metal all the way, and a tape that is hooked needs no second hand.
+  if (datum.lip) return null;
+  if (!datum.under && pastEnd(datum, corner) > standsOut(datum)) return 'beyond-end';
   const foot = footOn(datum, corner);
   const length = between(foot, corner);
   if (dot(inward(datum), minus(corner, datum.a)) < -TOUCH) return 'off-metal';
-  if (length > 2 * TOUCH) {
-    const [from, to] = [along(foot, corner, TOUCH / length), along(foot, corner, 1 - TOUCH / length)];
-    // A foot past the end of its edge lies on the straight edge that stands out there, not on metal.
-    const starts = pastEnd(datum, corner) > 0 ? along(foot, corner, 0.5) : from;
-    if (sheet.some((ring) => crossings(ring, starts, to).length > 0) || !inPolygon(along(starts, to, 0.5), sheet))
-      return 'off-metal';
-  }
+  // From a straight edge that stands out the tape comes in over the panel’s edge, once.
+  const standsIn = pastEnd(datum, corner) > 0 && length <= STANDS_OUT.most;
+  if (length > 2 * TOUCH && !overMetal(sheet, foot, corner, standsIn)) return 'off-metal';
   return length > reach ? 'far' : null;
+}
+
+/** Does a tape lie on the sheet from end to end? It may lie on its edge: a little to one side is enough. */
+function overMetal(sheet: readonly Ring[], foot: Point, corner: Point, standsIn: boolean): boolean {
+  const length = between(foot, corner);
+  const way = unit(minus(corner, foot));
+  return [0, TOUCH, -TOUCH].some((aside) => {
+    const beside = (share: number) => plus(along(foot, corner, share), [-way[1] * aside, way[0] * aside]);
+    const [from, to] = [beside(TOUCH / length), beside(1 - TOUCH / length)];
+    const times = sheet.map((ring) => crossings(ring, from, to).length);
+    return (
+      times.every((count, ring) => count <= (standsIn && ring === 0 ? 1 : 0)) &&
+      (standsIn || inPolygon(along(from, to, 0.5), sheet))
+    );
+  });
 }
 
 /** mm by which the tape would begin beyond the nearer end of its edge. */
@@ -133,74 +149,14 @@ const standsOut = ({ a, b }: Datum) => Math.min(STANDS_OUT.most, STANDS_OUT.shar
 const TROUBLE: Readonly<Record<TapeTrouble, number>> = { 'off-metal': 2000, 'beyond-end': 2000, far: 1000 };
 
 /** How badly a corner is measured from an edge: a tape that cannot be laid, a long one, one that begins past the end, a short edge. */
-function awkwardness(sheet: readonly Ring[], datum: Datum, corner: Point, reach: number): number {
+export function awkwardness(sheet: readonly Ring[], datum: Datum, corner: Point, reach: number): number {
   const trouble = tapeTrouble(sheet, datum, corner, reach);
   const away = Math.abs(dot(inward(datum), minus(corner, datum.a)));
   return (
     20 +
-    20_000 / between(datum.a, datum.b) +
+    (datum.under || datum.lip ? 0 : 20_000 / between(datum.a, datum.b)) +
     0.3 * away +
     0.6 * pastEnd(datum, corner) +
     (trouble ? TROUBLE[trouble] + pastEnd(datum, corner) : 0)
   );
-}
-
-export interface Measuring {
-  panel: Panel;
-  /** The piece that comes out: what lies in it is not measured from. */
-  piece?: Ring;
-  /** mm that one arm reaches. */
-  reach?: number;
-  /** Names of what the person measures from; what he has not named is chosen. */
-  from?: readonly string[];
-}
-
-export type Pair = [Datum, Datum];
-
-/**
- * From which two edges is each corner best measured? Such that the tape runs over metal and within
- * arm's length, square to them; the same two for all corners wherever they serve, so that the card reads easily.
- *
- * @throws Problem where the panel has no two edges at 30° or more to each other
- */
-export function chooseDatums(measuring: Measuring, corners: readonly Point[]): Pair[] {
-  const { panel, piece, reach = ARMS_LENGTH, from = [] } = measuring;
-  const sheet = sheetOf(panel);
-  // Where too little that is straight is left beside the piece, it is measured while the piece is still in; a panel
-  // that is small or round all over is measured from what it has.
-  const pairs =
-    [() => datumsOn(panel, piece), () => datumsOn(panel), () => datumsOn(panel, [], 0)]
-      .map((datums) => pairsOf(datums(), from))
-      .find((some) => some.length > 0) ?? [];
-  if (pairs.length === 0)
-    refuse('parallel', 'outline', 'The panel has no two edges at 30° or more to each other to measure from.');
-  // A datum serves in many pairs: what it is worth at a corner is worked out once.
-  const worth = new Map<Datum, number[]>();
-  const awkward = (datum: Datum) => {
-    const known = worth.get(datum) ?? corners.map((corner) => awkwardness(sheet, datum, corner, reach));
-    worth.set(datum, known);
-    return known;
-  };
-  const costs = pairs.map(({ pair: [first, second], sine }) =>
-    corners.map((_, i) => (awkward(first)[i]! + awkward(second)[i]!) / sine),
-  );
-  const least = (cost: (k: number) => number) => pairs.reduce((best, _, k) => (cost(k) < cost(best) ? k : best), 0);
-  const shared = least((k) => costs[k]!.reduce((sum, cost) => sum + cost, 0));
-  return corners.map((corner, i) => {
-    const serves = pairs[shared]!.pair.every((datum) => !tapeTrouble(sheet, datum, corner, reach));
-    return pairs[serves ? shared : least((k) => costs[k]![i]!)]!.pair;
-  });
-}
-
-/** Every two that fix a corner together, of those that the person named where he named any. */
-function pairsOf(all: readonly Datum[], from: readonly string[]): { pair: Pair; sine: number }[] {
-  const sine = Math.sin((LEAST_ANGLE * Math.PI) / 180) + 1e-6;
-  const pairs = all.flatMap((first, i) =>
-    all
-      .slice(i + 1)
-      .map((second) => ({ pair: [first, second] as Pair, sine: Math.abs(cross(inward(first), inward(second))) })),
-  );
-  const square = pairs.filter((pair) => pair.sine > sine);
-  const named = square.filter(({ pair }) => from.every((name) => pair.some((datum) => datum.name === name)));
-  return named.length > 0 ? named : square;
 }

@@ -1,7 +1,8 @@
 import { sheetOf } from '../body/index.ts';
 import { between, type Point } from '../geometry/index.ts';
 import { formatLength, type LengthUnit } from '../units/index.ts';
-import { chooseDatums, tapeTrouble, type Measuring, type Pair, type TapeTrouble } from './datums.ts';
+import { tapeTrouble, type TapeTrouble } from './datums.ts';
+import { chooseDatums, type Measuring, type Pair } from './measureFrom.ts';
 import type { CutLine } from './laid.ts';
 import { cutOffsets, OFFSET_DENOMINATOR, type CornerOffsets } from './offsets.ts';
 

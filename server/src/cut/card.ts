@@ -104,13 +104,13 @@ function drawing(pdf: PDFKit.PDFDocument, plan: CutPlanView, outline: Ring): voi
 function offsetsTable(pdf: PDFKit.PDFDocument, plan: CutPlanView): void {
   const columns = [14, 58, 58, 46].map((mm) => mm * POINTS_PER_MM);
   const left = pdf.page.margins.left;
-  const row = (cells: readonly string[], bold: boolean) => {
+  const row = (cells: readonly string[], bold: boolean, size = bold ? 8.5 : 10) => {
     const y = pdf.y;
     let x = left;
     cells.forEach((cell, i) => {
       pdf
         .font(bold ? 'Helvetica-Bold' : i === 0 ? 'Helvetica' : 'Courier')
-        .fontSize(bold ? 8.5 : 10)
+        .fontSize(size)
         .fillColor('#111')
         .text(cell, x, y, { width: columns[i]!, lineBreak: false });
       x += columns[i]!;
@@ -119,10 +119,15 @@ function offsetsTable(pdf: PDFKit.PDFDocument, plan: CutPlanView): void {
     pdf.y = y + 15;
   };
   const edges = sharedEdges(plan);
-  row(['Corner', ...(edges ?? ['one edge', 'the other']).map((name) => `from ${name}`), 'to next corner'], true);
+  const longest = Math.max(...(edges ?? []).map((name) => name.length), 0);
+  row(
+    ['Corner', ...(edges ?? ['one edge', 'the other']).map((name) => `from ${name}`), 'to next corner'],
+    true,
+    longest > 30 ? 7 : undefined,
+  );
   plan.corners.forEach((corner, i) => {
     row([String(i + 1), ...corner.offsets.map(({ text }) => text), toNextCorner(plan, i)], false);
-    if (!edges) row(['', ...corner.offsets.map(({ datum }) => `from ${datum}`), ''], true);
+    if (!edges) row(['', ...corner.offsets.map(({ datum }) => `from ${datum}`), ''], true, 7);
   });
   for (const trouble of troublesOf(plan)) pdf.font('Helvetica').fontSize(8.5).fillColor('#b3261e').text(trouble, left);
   const note = plan.mirror

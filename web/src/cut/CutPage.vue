@@ -169,7 +169,8 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
           </KitNotice>
           <OffsetsTable v-if="!inHand" v-model:picked="picked" :plan="plan" />
           <p v-if="!inHand" class="small soft">
-            Square to a straight edge laid along each yellow line.
+            Square to a straight edge laid along each yellow line; along an edge where it says so, the tape hooked at
+            its end.
             <template v-if="plan.mirror"
               >On {{ plan.mirror }} the same figures hold from the mirrored edges: try the first side before you cut the
               other.</template

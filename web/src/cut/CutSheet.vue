@@ -42,7 +42,13 @@ const pickedRun = computed(() => {
 });
 /** The corner that is picked, with the two tapes to it. */
 const corner = computed(() => props.hand?.taped.value ?? props.plan.corners[picked.value] ?? null);
-const feet = computed(() => corner.value?.datums.map((datum) => footOn(datum, corner.value!.corner)) ?? []);
+/** The ways of its tapes: straight from the foot, or along a lip. */
+const tapes = computed(
+  () =>
+    corner.value?.datums.map((datum) => datum.lip ?? [footOn(datum, corner.value!.corner), corner.value!.corner]) ?? [],
+);
+/** Where a tape that runs along a lip is hooked, and what a straight edge is laid along. */
+const laidAlong = computed(() => corner.value?.datums.filter((datum) => !datum.lip && !datum.under) ?? []);
 const mid = (a: Point, b: Point): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
 const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [number, number] => {
   const [x, y] = place(mid(a, b));
@@ -67,7 +73,7 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
       <path :d="linePath(pickedRun)" class="laid picked" />
     </template>
     <template #over="{ place, sheetAt }">
-      <g v-for="(datum, d) in corner?.datums ?? []" :key="d" class="datum"
+      <g v-for="(datum, d) in laidAlong" :key="d" class="datum"
         ><line :x1="place(datum.a)[0]" :y1="place(datum.a)[1]" :x2="place(datum.b)[0]" :y2="place(datum.b)[1]" /><circle
           v-for="(end, k) in [datum.a, datum.b]"
           :key="k"
@@ -75,17 +81,11 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
           :cx="place(end)[0]"
           :cy="place(end)[1]"
       /></g>
-      <template v-for="(foot, i) in feet" :key="i">
-        <line
-          class="tape"
-          :x1="place(foot)[0]"
-          :y1="place(foot)[1]"
-          :x2="place(corner!.corner)[0]"
-          :y2="place(corner!.corner)[1]"
-        />
+      <template v-for="(tape, i) in tapes" :key="i">
+        <polyline class="tape" :points="tape.map((p) => place(p).join()).join(' ')" />
         <g
           v-if="corner!.offsets[i]!.mm > 1"
-          :transform="`translate(${inWindow(place, foot, corner!.corner).join(' ')})`"
+          :transform="`translate(${inWindow(place, tape[0]!, tape.at(-1)!).join(' ')})`"
           class="figure-tag"
           ><rect x="-44" y="-13" width="88" height="26" rx="4" /><text>{{ corner!.offsets[i]!.text }}</text></g
         >
@@ -172,6 +172,7 @@ path {
   stroke-opacity: 0.3;
 }
 .tape {
+  fill: none;
   stroke: #b58a00;
   stroke-width: 3;
 }
