@@ -63,6 +63,13 @@ export function sharedEdges({ corners }: Pick<CutPlanView, 'corners'>): [string,
   return one && pairs.every((pair) => pair.join() === one.join()) ? one : null;
 }
 
+/** mm. A corner as near as this to an edge lies on it: no tape is laid. */
+const ON_EDGE = 0.5;
+
+/** A tape figure as it is told. */
+export const figureText = ({ mm, text }: { mm: number; text: string }): string =>
+  Math.abs(mm) < ON_EDGE ? 'on it' : text;
+
 /** What a person should know of the tapes before he marks: which corner, which figure, what is wrong with it. */
 export const troublesOf = ({ corners }: Pick<CutPlanView, 'corners'>): string[] =>
   corners.flatMap(({ offsets, troubles }, i) =>

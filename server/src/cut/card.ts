@@ -1,4 +1,4 @@
-import { sharedEdges, toNextCorner, troublesOf, type CutPlanView } from '@aspecta/contract/cut';
+import { figureText, sharedEdges, toNextCorner, troublesOf, type CutPlanView } from '@aspecta/contract/cut';
 import { boxOf, type Point, type Ring } from '@aspecta/core/geometry';
 import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { formatLength, inUnits, type PersonUnits } from '@aspecta/core/units';
@@ -126,7 +126,7 @@ function offsetsTable(pdf: PDFKit.PDFDocument, plan: CutPlanView): void {
     longest > 30 ? 7 : undefined,
   );
   plan.corners.forEach((corner, i) => {
-    row([String(i + 1), ...corner.offsets.map(({ text }) => text), toNextCorner(plan, i)], false);
+    row([String(i + 1), ...corner.offsets.map(figureText), toNextCorner(plan, i)], false);
     if (!edges) row(['', ...corner.offsets.map(({ datum }) => `from ${datum}`), ''], true, 7);
   });
   for (const trouble of troublesOf(plan)) pdf.font('Helvetica').fontSize(8.5).fillColor('#b3261e').text(trouble, left);

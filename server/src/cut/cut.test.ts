@@ -1,6 +1,6 @@
 import DxfParser from 'dxf-parser';
 import { describe, expect, it } from 'vitest';
-import type { CutPlanView } from '@aspecta/contract/cut';
+import { figureText, type CutPlanView } from '@aspecta/contract/cut';
 import { between, signedArea, type Point } from '@aspecta/core/geometry';
 import { textOf } from '../testing/pdfText.ts';
 import { decided, houseWithCar, ownerOf, readInches, squareAt, zoneInput } from '../testing/house.ts';
@@ -187,7 +187,7 @@ describe('cut', () => {
     const pdf = (await here.owner.get(`/repairs/${repair.id}/cut/card.pdf`).buffer(true).expect(200)).body as Buffer;
     const text = textOf(pdf);
     for (const corner of cut.corners)
-      for (const offset of corner.offsets) expect(text).toContain(offset.text.replace(' mm', ''));
+      for (const offset of corner.offsets) expect(text).toContain(figureText(offset).replace(' mm', ''));
     expect(text).toContain('Old grey');
     expect(text).toContain('Before you cut');
     expect(text).toMatch(/100 mm/);

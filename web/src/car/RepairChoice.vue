@@ -19,7 +19,8 @@ const units = useUnits();
 const options = computed(() =>
   props.repairs.map(({ id, panel, choice, areaNow }) => ({
     id,
-    text: `${panelOf(props.plan, panel).name}: ${OPTION_WORDS[choice].name.toLowerCase()}, ${units.area(areaNow)}`,
+    // Of a whole panel the damage says nothing.
+    text: `${panelOf(props.plan, panel).name}: ${OPTION_WORDS[choice].name.toLowerCase()}${choice === 'whole' || choice === 'make' ? '' : `, ${units.area(areaNow)}`}`,
   })),
 );
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { sharedEdges, toNextCorner, troublesOf, type CutPlanView } from '@aspecta/contract/cut';
+import { figureText, sharedEdges, toNextCorner, troublesOf, type CutPlanView } from '@aspecta/contract/cut';
 import KitNotice from '../kit/KitNotice.vue';
 import KitPress from '../kit/KitPress.vue';
 import KitTable from '../kit/KitTable.vue';
@@ -31,7 +31,7 @@ const edges = computed(() => sharedEdges(props.plan));
           <KitPress class="link" :aria-pressed="picked === i">{{ i + 1 }}</KitPress>
         </td>
         <td v-for="figure in entry.offsets" :key="figure.datum" class="num">
-          {{ figure.text }}<small v-if="!edges" class="edge">{{ figure.datum }}</small>
+          {{ figureText(figure) }}<small v-if="!edges" class="edge">{{ figure.datum }}</small>
         </td>
         <td class="num">{{ toNextCorner(plan, i) }}</td>
       </tr>
@@ -48,10 +48,12 @@ const edges = computed(() => sharedEdges(props.plan));
 }
 .offsets th.num,
 .offsets td.num {
+  white-space: nowrap;
   padding-left: 0.2rem;
   padding-right: 0.2rem;
 }
 .edge {
+  white-space: normal;
   display: block;
   font-family: var(--body);
   color: var(--ink-soft);

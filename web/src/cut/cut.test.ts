@@ -1,6 +1,6 @@
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { cutDefaults, toNextCorner, type CutPlanView, type CutSettings } from '@aspecta/contract/cut';
+import { cutDefaults, figureText, toNextCorner, type CutPlanView, type CutSettings } from '@aspecta/contract/cut';
 import { bodyPlan, panelOf } from '@aspecta/core/body';
 import { cutLine, cutPanelOf, lineByHand, tapesAt, tapesFor } from '@aspecta/core/cut';
 import { toRing, type Point } from '@aspecta/core/geometry';
@@ -72,11 +72,7 @@ describe('the cut', () => {
     expect(rows).toHaveLength(plan.corners.length);
     rows.forEach((row, i) => {
       const cells = row.findAll('td').map((cell) => cell.text());
-      expect(cells).toEqual([
-        String(i + 1),
-        ...plan.corners[i]!.offsets.map(({ text }) => text),
-        toNextCorner(plan, i),
-      ]);
+      expect(cells).toEqual([String(i + 1), ...plan.corners[i]!.offsets.map(figureText), toNextCorner(plan, i)]);
     });
     // A line that is closed leads on from every corner; one from edge to edge ends at its last.
     const told = plan.corners.map((_, i) => toNextCorner(plan, i));

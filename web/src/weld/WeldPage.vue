@@ -4,6 +4,7 @@ import { Pause, Play } from 'lucide-vue-next';
 import { useRouter } from 'vue-router';
 import { STEP_WORDS, type WeldPlanView } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
+import { boxOf } from '@aspecta/core/geometry';
 import { isCutIn, keepsPanel } from '@aspecta/core/verdict';
 import { Download } from 'lucide-vue-next';
 import { crumbsTo } from '../car/crumbs.ts';
@@ -17,6 +18,8 @@ import KitNotice from '../kit/KitNotice.vue';
 import KitSlider from '../kit/KitSlider.vue';
 import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
+import PanelSheet from '../sheet/PanelSheet.vue';
+import SheetView from '../sheet/SheetView.vue';
 import StationFrame from '../shell/StationFrame.vue';
 import { timeOf } from '../shell/days.ts';
 import { clock, duration, useUnits } from '../shell/units.ts';
@@ -141,7 +144,9 @@ onBeforeUnmount(() => {
           tapes
           :label="`The order of welding on ${load.data.value.panel.name}`"
         />
-        <div v-else class="empty"><p>No plan yet. Choose the settings on the card and lay its joints out.</p></div>
+        <SheetView v-else :box="boxOf(load.data.value.panel.outline)" tapes :label="load.data.value.panel.name">
+          <PanelSheet :panel="load.data.value.panel" />
+        </SheetView>
         <div v-if="view" class="player" data-own-pointer>
           <KitButton :aria-label="playing ? 'Stop' : 'Play the sequence'" @click="play">
             <component :is="playing ? Pause : Play" :size="20" />
@@ -161,6 +166,7 @@ onBeforeUnmount(() => {
             station="weld"
           />
           <DecisionLine :vehicle="id" :repair="load.data.value.repair" />
+          <p v-if="!view" class="soft">No plan yet. Choose how it is welded, and lay its joints out.</p>
           <KitNotice v-if="view?.moved" bad>
             The joints are not any more those that these steps were laid out for.
             {{
@@ -253,14 +259,6 @@ onBeforeUnmount(() => {
 </template>
 
 <style scoped>
-.empty {
-  position: absolute;
-  inset: 0;
-  display: grid;
-  place-items: center;
-  padding: 2rem;
-  color: var(--ink-soft);
-}
 .player {
   position: absolute;
   left: 2.2rem;

@@ -21,9 +21,15 @@ const scene = computed(() => weldScene(props.view.plan.steps, (step) => props.lo
 const joints = computed(() =>
   props.view.joints.map((joint) => (joint.closed ? ringPath(joint.points) : linePath(joint.points))).join(''),
 );
+/** Of the height of what is drawn, that the bar with the steps takes below it. */
+const PLAYER_SHARE = 0.16;
 const box = computed<Box>(() => {
   const near = boxOf(props.view.joints.flatMap((joint) => joint.points));
-  if (!props.focus) return { minU: near.minU - 40, minV: near.minV - 40, maxU: near.maxU + 40, maxV: near.maxV + 40 };
+  if (!props.focus) {
+    // Below it the steps are played through.
+    const below = props.tapes ? PLAYER_SHARE * (near.maxV - near.minV) : 0;
+    return { minU: near.minU - 40, minV: near.minV - 40 - below, maxU: near.maxU + 40, maxV: near.maxV + 40 };
+  }
   const reach = 70;
   return {
     minU: props.focus[0] - reach,
