@@ -5,6 +5,7 @@ import type { NewShare, RecordView } from '@aspecta/contract/record';
 import { bodyPlan } from '@aspecta/core/body';
 import type { PhotoRow } from '../survey/entities.ts';
 import { decided, houseWithCar, vehicleOf, Visitor } from '../testing/house.ts';
+import { textOf } from '../testing/pdfText.ts';
 import { picturesFor } from './pictures.ts';
 
 const here = houseWithCar();
@@ -77,6 +78,17 @@ describe('pictures of a repair', () => {
     const [own, other] = [await send('quarter-l', 10), await send('roof', 90)];
     const { parts } = (await here.owner.get(`/vehicles/${id}/record`).expect(200)).body as RecordView;
     expect(parts.find(({ pictures }) => pictures)?.pictures).toMatchObject([{ id: own, when: 'before' }]);
+    // On paper too, each with what it shows.
+    const paper = await here.owner
+      .get(`/vehicles/${id}/inspection.pdf`)
+      .buffer(true)
+      .parse((response, done) => {
+        const chunks: Buffer[] = [];
+        response.on('data', (chunk: Buffer) => chunks.push(chunk));
+        response.on('end', () => done(null, Buffer.concat(chunks)));
+      })
+      .expect(200);
+    expect(textOf(paper.body as Buffer)).toContain('Before, 1 Mar 2026');
     const made = (await here.owner.post(`/vehicles/${id}/shares`, { label: 'The tester', days: 14 }).expect(201))
       .body as NewShare;
     const stranger = new Visitor(here.house);

@@ -1,6 +1,6 @@
 import type { Board } from '@aspecta/contract/board';
 import type { Shop } from '@aspecta/contract/shop';
-import type { FindView, PhotoView, PitsView, WalkView, ZoneView } from '@aspecta/contract/survey';
+import type { FindView, PitsView, WalkView, ZoneView } from '@aspecta/contract/survey';
 import { layerOf, sheetOf, type Panel } from '@aspecta/core/body';
 import { FEWEST_READINGS, layerSamples, mapThickness, type Reading, type ThicknessMap } from '@aspecta/core/survey';
 import { Problem } from '@aspecta/core';
@@ -15,7 +15,13 @@ export interface PanelGathered {
   pits: { layer: string; view: PitsView }[];
   zones: ZoneView[];
   finds: FindView[];
-  photos: (PhotoView & { path: string })[];
+  photos: ShownPicture[];
+}
+
+/** A picture on paper. */
+export interface ShownPicture {
+  path: string;
+  caption: string;
 }
 
 /** The same with what is worked out from it. */
@@ -34,7 +40,7 @@ export interface Gathered {
   panels: PanelGathered[];
   notInspected: Panel[];
   /** What other stations have to say of the car. */
-  chapters: Chapter[];
+  chapters: (Chapter & { shown: ShownPicture[] })[];
   coverage: number;
 }
 

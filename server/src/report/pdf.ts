@@ -5,7 +5,7 @@ import { cautionsFor, DEFERENCE } from '@aspecta/core/safety';
 import { inUnits } from '@aspecta/core/units';
 import { CELL_CODES, signOf, type ThicknessMap } from '@aspecta/core/survey';
 import { pdfOf, POINTS_PER_MM } from '../files/pdf.ts';
-import type { Inspection, PanelReport } from './inspection.ts';
+import type { Inspection, PanelReport, ShownPicture } from './inspection.ts';
 import { panelSentences, percent, stateWords, type Reader } from './words.ts';
 
 const MM = POINTS_PER_MM;
@@ -13,8 +13,8 @@ const PAGE = { width: 210 * MM, height: 297 * MM, margin: 16 * MM };
 const WIDTH = PAGE.width - 2 * PAGE.margin;
 const MAP_HEIGHT = 52 * MM;
 const THUMB = 30 * MM;
-/** Pictures of one panel on paper. */
-const MOST_THUMBS = 5;
+/** Pictures side by side on paper; of one panel no more are shown. */
+const IN_A_ROW = 5;
 const INK = '#1f2328';
 const SOFT = '#5c626b';
 const ALARM = '#a3261b';
@@ -39,9 +39,10 @@ export async function inspectionPdf(inspection: Inspection, reader: Reader): Pro
       opening(pdf, inspection, reader);
       structural(pdf, inspection);
       for (const report of inspection.panels) panelPart(pdf, report, inspection, reader);
-      for (const { title, lines } of inspection.chapters) {
+      for (const { title, lines, shown } of inspection.chapters) {
         heading(pdf, title);
         for (const text of lines) line(pdf, `• ${inUnits(text, personUnits(inspection.shop))}`);
+        thumbs(pdf, shown);
       }
       notInspected(pdf, inspection, reader);
       cautions(pdf);
@@ -123,7 +124,7 @@ function panelPart(pdf: Pdf, report: PanelReport, { shop }: Inspection, reader: 
       'Green sound, yellow worn, orange thin, red failing, dark through; blank: not measured; slashes: could be either side of the limit; outlined: damage zones.';
     pdf.font('Helvetica').fontSize(7.5).fillColor(SOFT).text(`${name}. ${key}`, PAGE.margin, pdf.y, { width: WIDTH });
   }
-  thumbs(pdf, report);
+  thumbs(pdf, report.photos.slice(0, IN_A_ROW));
 }
 
 function drawMap(pdf: Pdf, report: PanelReport, map: ThicknessMap): void {
@@ -170,22 +171,24 @@ function drawMap(pdf: Pdf, report: PanelReport, map: ThicknessMap): void {
   pdf.y = top + box.maxV * scale + 5;
 }
 
-function thumbs(pdf: Pdf, report: PanelReport): void {
-  const shown = report.photos.filter((photo) => existsSync(photo.path)).slice(0, MOST_THUMBS);
-  if (shown.length === 0) return;
-  room(pdf, THUMB + 24);
-  pdf.moveDown(0.4);
-  const top = pdf.y;
-  shown.forEach((photo, i) => {
-    const x = PAGE.margin + i * (THUMB + 8);
-    pdf.image(photo.path, x, top, { fit: [THUMB, THUMB] });
-    pdf
-      .font('Helvetica')
-      .fontSize(7)
-      .fillColor(SOFT)
-      .text(photo.takenAt.slice(0, 10), x, top + THUMB + 2, { width: THUMB, lineBreak: false });
-  });
-  pdf.y = top + THUMB + 14;
+/** Pictures side by side, each with what it shows below it; what is no more there is left out. */
+function thumbs(pdf: Pdf, pictures: readonly ShownPicture[]): void {
+  const shown = pictures.filter(({ path }) => existsSync(path));
+  for (let first = 0; first < shown.length; first += IN_A_ROW) {
+    room(pdf, THUMB + 24);
+    pdf.moveDown(0.4);
+    const top = pdf.y;
+    shown.slice(first, first + IN_A_ROW).forEach(({ path, caption }, i) => {
+      const x = PAGE.margin + i * (THUMB + 8);
+      pdf.image(path, x, top, { fit: [THUMB, THUMB] });
+      pdf
+        .font('Helvetica')
+        .fontSize(7)
+        .fillColor(SOFT)
+        .text(caption, x, top + THUMB + 2, { width: THUMB, lineBreak: false });
+    });
+    pdf.y = top + THUMB + 14;
+  }
 }
 
 function notInspected(pdf: Pdf, inspection: Inspection, reader: Reader): void {

@@ -1,3 +1,4 @@
+import { PICTURE_WORDS } from '@aspecta/contract/record';
 import { join } from 'node:path';
 import type { BoardService } from '../board/service.ts';
 import type { GarageService } from '../garage/service.ts';
@@ -13,7 +14,7 @@ import type { WalkService } from '../survey/walk.ts';
 import { zoneView, type ZoneService } from '../survey/zones.ts';
 import type { Workshop } from '../station.ts';
 import type { ReportFormat, Reader } from './file.ts';
-import type { Gathered, PanelGathered } from './inspection.ts';
+import type { Gathered, PanelGathered, ShownPicture } from './inspection.ts';
 
 interface Services {
   garage: GarageService;
@@ -58,6 +59,11 @@ export class ReportService {
       where: { vehicleId },
       select: { panel: true, layer: true },
     });
+    const day = (moment: string) => dayInWords(dayIn(shop.timeZone, new Date(moment)));
+    const show = async (id: string, caption: string): Promise<ShownPicture> => {
+      const { root, name } = await photos.fileOf(caller, vehicleId, id, true);
+      return { path: join(root, name), caption };
+    };
     const panels: PanelGathered[] = [];
     for (const panel of vehicle.plan.panels) {
       const own = allReadings.filter((row) => row.panel === panel.id);
@@ -75,12 +81,7 @@ export class ReportService {
         zones: allZones.filter((row) => row.panel === panel.id).map((row) => zoneView(row, panel)),
         finds: walk.finds.filter((find) => find.panel === panel.id && find.sign !== 'sound'),
         photos: await Promise.all(
-          pictures
-            .filter((picture) => picture.panel === panel.id)
-            .map(async (picture) => {
-              const { root, name } = await photos.fileOf(caller, vehicleId, picture.id, true);
-              return { ...picture, path: join(root, name) };
-            }),
+          pictures.filter((picture) => picture.panel === panel.id).map(({ id, takenAt }) => show(id, day(takenAt))),
         ),
       };
       if (own.length + report.zones.length + report.finds.length + report.pits.length + report.photos.length > 0)
@@ -97,7 +98,16 @@ export class ReportService {
       by: caller.name,
       walk,
       panels,
-      chapters: chapters.flat(),
+      chapters: await Promise.all(
+        chapters.flat().map(async (chapter) => ({
+          ...chapter,
+          shown: await Promise.all(
+            (chapter.pictures ?? []).map(({ id, when, takenAt }) =>
+              show(id, `${PICTURE_WORDS[when]}, ${day(takenAt)}`),
+            ),
+          ),
+        })),
+      ),
       notInspected: vehicle.plan.panels.filter((panel) => !known.has(panel.id)),
       coverage: states.panels.reduce((sum, state) => sum + state.coverage, 0) / Math.max(1, states.panels.length),
     };
