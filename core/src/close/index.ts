@@ -5,4 +5,4 @@ export { order, type ClosingOrder, type ClosingStep } from './order.ts';
 export { facesOf, type Face, type OpenedRepair } from './faces.ts';
 export { proof, type FaceState, type Proof } from './proof.ts';
 export { COAT_KINDS, litres, protects, usualProducts, type CoatKind, type CoatProduct } from './products.ts';
-export { CANS, coatNeeds, systemOf, type CoatNeed, type SystemCoat } from './system.ts';
+export { CANS, coatNeeds, coversOf, systemOf, type CoatNeed, type SystemCoat } from './system.ts';

@@ -28,6 +28,12 @@ export function systemOf({ kind, visible }: Pick<Face, 'kind'> & { visible: bool
   return [primer, visible ? { kind: 'paint', coats: 3 } : { kind: 'chip', coats: 1 }];
 }
 
+/** What lies over the primer of a face at last; paint is a job of its own, for the whole car. */
+export const coversOf = (face: Parameters<typeof systemOf>[0]): CoatKind[] =>
+  systemOf(face)
+    .map(({ kind }) => kind)
+    .filter((kind) => kind !== 'epoxy' && kind !== 'paint');
+
 /** What is still missing of a product, over all faces. */
 export interface CoatNeed {
   kind: CoatKind;

@@ -70,6 +70,30 @@ describe('the steps of a job', () => {
     );
   });
 
+  it('end in the coats that lie over the primer there; what is bolted over them waits until they are hard (T-44)', () => {
+    const [floor, skin] = ['floor-front-l', 'door-skin-l'].map((id) => repairOn(saloon, panelOf(id), 'patch'));
+    const access = { what: ['the seat'], off: 0.3, on: 0.4 };
+    const steps = job([{ ...floor!, access }, skin!]);
+    expect(stepOf(steps, `${floor!.id} cover`).title).toBe(
+      'Front floor, left: stone chip outside and underbody coat behind',
+    );
+    expect(stepOf(steps, `${floor!.id} harden`)).toMatchObject({ waits: true, hours: jobDefaults.harden });
+    expect(waitsFor(steps, `${floor!.id} refit`, `${floor!.id} harden`)).toBe(true);
+    expect(waitsFor(steps, `${floor!.id} cover`, `${floor!.id} seal`)).toBe(true);
+    // Wax stays soft: nothing waits for it to harden. Paint is a job of its own.
+    expect(stepOf(steps, `${skin!.id} cover`).title).toBe('Door skin, left: wax where it is hollow and behind');
+    expect(stepOf(steps, `${skin!.id} harden`)).toBeUndefined();
+  });
+
+  it('weld the inner panel before the one that lies on it is tried, and try it with what hangs beside it', () => {
+    const repairs = ['quarter-l', 'wheel-house-l'].map((id) => repairOn(saloon, panelOf(id), 'patch'));
+    const steps = job(repairs);
+    expect(waitsFor(steps, 'quarter-l patch fit', 'wheel-house-l patch weld')).toBe(true);
+    expect(stepOf(steps, 'quarter-l patch fit').title).toBe(
+      'Rear quarter, left: trial fits, with door skin and boot lid in place',
+    );
+  });
+
   it('brace and measure what carries load before it is cut, and take the braces out after the check (T-15)', () => {
     const sill = repairOn(saloon, panelOf('sill-l'), 'make');
     const steps = job([sill]);

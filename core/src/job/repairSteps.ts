@@ -1,4 +1,5 @@
 import { panelsUnder, triedWith, type BodyPlan, type Panel } from '../body/index.ts';
+import { coversOf, type CoatKind } from '../close/index.ts';
 import { isCutIn, isMade, keepsPanel } from '../verdict/index.ts';
 import { BASELINE, BRACE, SAFE } from './carSteps.ts';
 import { orderSteps } from './orderSteps.ts';
@@ -223,10 +224,25 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
     path: `panels/${panel.id}`,
     after: [link(['cure'], 'Sealer goes onto dry primer.')],
   });
+  const last = lastCoats(panel, cavities.length > 0);
+  add('cover', last.title, house.cover, {
+    path: 'close',
+    dry: true,
+    share: repair.welded === 1 ? (repair.coated?.covered ?? 0) : 0,
+    after: [link(['seal'], 'Over the sealer, when it has skinned; drains stay open.')],
+  });
+  if (last.hardens)
+    add('harden', 'the coats harden', house.harden, {
+      path: 'close',
+      waits: true,
+      after: [
+        link(['cover'], 'What is soft is rubbed off again: nothing is lowered onto it or bolted over it before.'),
+      ],
+    });
   if (repair.access)
     add('refit', `put back ${repair.access.what.join(', ')}`, repair.access.on, {
       path: `${at}/way`,
-      after: [link(['seal', 'cure'], 'What covers it goes back when its coats are on and dry.')],
+      after: [link(['harden', 'cover', 'seal', 'cure'], 'What covers it goes back when its coats are on and dry.')],
     });
   return steps;
 }
@@ -234,3 +250,20 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
 /** `door`, `boot lid`, `wing` → door, boot lid and wing. */
 const inWords = (names: readonly string[]): string =>
   names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+
+/** Coats over the primer as a restorer says it. */
+const COVERS: Readonly<Partial<Record<CoatKind, string>>> = {
+  chip: 'stone chip outside',
+  underbody: 'underbody coat behind',
+  wax: 'wax where it is hollow and behind',
+};
+
+/** What goes over the primer of a panel at last, and whether it has to harden: wax stays soft. */
+function lastCoats({ visible }: Panel, hollow: boolean): { title: string; hardens: boolean } {
+  const faces = ['outside', 'back', ...(hollow ? ['hollow' as const] : [])] as const;
+  const kinds = [...new Set(faces.flatMap((kind) => coversOf({ kind, visible })))];
+  return {
+    title: inWords(kinds.map((kind) => COVERS[kind] ?? kind)),
+    hardens: kinds.some((kind) => kind !== 'wax'),
+  };
+}

@@ -25,6 +25,8 @@ export const STEP_KINDS = [
   'prime',
   'cure',
   'seal',
+  'cover',
+  'harden',
   'refit',
   'measure',
   'unbrace',
@@ -101,8 +103,8 @@ export interface JobRepair {
   dressed?: number | undefined;
   /** How far its trial fits have come; left out where none was made. */
   fitted?: number | undefined;
-  /** Shares that are coated: of the faces that its welds shut, and of those that stay in reach; null where it has none. */
-  coated?: { behind: number | null; primed: number | null };
+  /** Shares that are coated: of the faces that its welds shut, of those that stay in reach, and of what lies over the primer; null where it has none. */
+  coated?: { behind: number | null; primed: number | null; covered: number | null };
 }
 
 /** Of the reference measurements, the braces fitted, the check after the welds, the braces taken out: 0 to 1. */
@@ -149,8 +151,12 @@ export interface JobHouse {
   seal: number;
   find: number;
   decide: number;
+  /** What goes over the primer: stone chip, underbody coat, wax. */
+  cover: number;
   /** Calendar hours a coat dries. */
   cure: number;
+  /** Calendar hours until what lies over the primer bears handling and weather. */
+  harden: number;
   /** Calendar hours bare metal may stand. */
   bare: number;
 }
@@ -164,8 +170,10 @@ export const jobDefaults: JobHouse = {
   check: 0.5,
   look: 0.25,
   seal: 0.4,
+  cover: 0.4,
   find: 0.5,
   decide: 0.25,
   cure: 24,
+  harden: 24,
   bare: 48,
 };

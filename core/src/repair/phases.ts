@@ -17,6 +17,7 @@ const PHASES: readonly (readonly [string, WorkKind])[] = [
   ['Unbolt and bolt', 'weld'],
   ['Undo and do up', 'weld'],
   ['Clean and straighten', 'make'],
+  ['Clean and prime', 'treat'],
   ['Template', 'make'],
   ['Shape', 'make'],
   ['Turn', 'make'],

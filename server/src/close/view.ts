@@ -11,6 +11,7 @@ import { panelOf, type BodyPlan } from '@aspecta/core/body';
 import {
   CANS,
   coatNeeds,
+  coversOf,
   coats as coatTimes,
   dewPoint,
   facesOf,
@@ -18,6 +19,7 @@ import {
   protects,
   type Face,
 } from '@aspecta/core/close';
+import type { JobRepair } from '@aspecta/core/job';
 import { signOf } from '@aspecta/core/survey';
 import type { FindRow } from '../survey/entities.ts';
 import type { RepairRow } from '../verdict/entities.ts';
@@ -140,19 +142,26 @@ export function bareOf(closing: Closing, repairId: string): string[] {
     });
 }
 
-/** Shares of the faces of a repair that are coated: of those it shuts, and of those that stay in reach; null where it has none. */
-export function coatedShares(closing: Closing): ReadonlyMap<string, { behind: number | null; primed: number | null }> {
-  const { faces, coated } = known(closing);
-  const share = (own: readonly Face[]) =>
-    own.length === 0 ? null : own.filter(({ id }) => coated.has(id)).length / own.length;
+/** Shares of a repair that are coated: of the faces it shuts, of those that stay in reach, of what lies over the primer; null where it has none. */
+export function coatedShares(closing: Closing): ReadonlyMap<string, NonNullable<JobRepair['coated']>> {
+  const { faces, coated, coatsOf } = known(closing);
+  const share = (own: readonly boolean[]) => (own.length === 0 ? null : own.filter(Boolean).length / own.length);
   return new Map(
     closing.repairs.map(({ id }) => {
       const own = faces.filter(({ repairs }) => repairs.includes(id));
+      const isCoated = (some: readonly Face[]) => share(some.map((face) => coated.has(face.id)));
       return [
         id,
         {
-          behind: share(own.filter(({ closedBy }) => closedBy.length > 0)),
-          primed: share(own.filter(({ closedBy }) => closedBy.length === 0)),
+          behind: isCoated(own.filter(({ closedBy }) => closedBy.length > 0)),
+          primed: isCoated(own.filter(({ closedBy }) => closedBy.length === 0)),
+          covered: share(
+            own.flatMap((face) =>
+              coversOf({ kind: face.kind, visible: panelOf(closing.plan, face.panel).visible }).map((kind) =>
+                coatsOf(face).some((coat) => coat.kind === kind),
+              ),
+            ),
+          ),
         },
       ];
     }),
