@@ -38,7 +38,7 @@ export async function cutCard(plan: CutPlanView, context: CardContext): Promise<
         .fontSize(9)
         .fillColor('#222')
         .text(
-          `Final line ${write(plan.line.cutLength)} to cut and weld. `.concat(
+          `Final line ${formatLength({ mm: plan.line.cutLength, unit: context.units.length, denominator: 32 }).text} to cut and weld. `.concat(
             said(
               `Rough line 12 mm inside it first; then the final line. Blade ${plan.settings.kerf} mm. Round the inside corners to ${plan.settings.cornerRadius} mm or more.`,
             ),

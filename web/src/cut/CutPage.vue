@@ -124,12 +124,12 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
           />
           <div>
             <p class="eyebrow">Where does the saw go?</p>
-            <p class="figure">{{ units.length(plan.line.cutLength) }}</p>
+            <p class="figure">{{ units.marked(plan.line.cutLength) }}</p>
             <p class="soft small">
               {{ isLetIn(load.data.value.repair.choice) ? 'to cut and weld' : 'to cut' }} in {{ cutRuns }} straight
               {{ cutRuns === 1 ? 'run' : 'runs'
               }}<template v-if="plan.line.edgeLength > 1"
-                >, with {{ units.length(plan.line.edgeLength) }} of the panel’s own edge to make again</template
+                >, with {{ units.marked(plan.line.edgeLength) }} of the panel’s own edge to make again</template
               ><template v-if="follows.length > 0">; beside {{ follows.join(', ') }}</template
               >.
             </p>

@@ -19,7 +19,7 @@ const columns = computed(() =>
       schools: session.current!.shop.schools,
     });
     return {
-      cut: units.length(line.cutLength),
+      cut: units.marked(line.cutLength),
       edge: units.length(line.edgeLength),
       area: units.area(line.area),
       fasteners: String(joints.reduce((sum, joint) => sum + joint.fasteners, 0)),

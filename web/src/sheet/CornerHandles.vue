@@ -20,12 +20,20 @@ const emit = defineEmits<{
   pick: [index: number];
   finish: [];
   close: [];
+  /** A place near a corner was meant, and not the corner. */
+  beside: [at: Point];
 }>();
 let dragging: number | null = null;
+/** px. A tap as near as this to the first corner closes what is drawn. */
+const CLOSES_WITHIN = 14;
 
 function down(index: number, event: PointerEvent): void {
   if (!props.closed) {
-    if (index === 0) emit('close');
+    const [x, y] = within(event);
+    const [cx, cy] = props.place(props.ring[index]!);
+    // A browser moves a fingertip to what can be tapped near it: only what was meant counts.
+    if (Math.hypot(x - cx, y - cy) > CLOSES_WITHIN) emit('beside', props.sheetAt(x, y));
+    else if (closes(index)) emit('close');
     return;
   }
   dragging = index;
@@ -35,8 +43,12 @@ function down(index: number, event: PointerEvent): void {
 }
 function move(event: PointerEvent): void {
   if (dragging === null) return;
+  emit('move', dragging, props.sheetAt(...within(event)));
+}
+/** Where on the drawing a pointer is, px. */
+function within(event: PointerEvent): [number, number] {
   const frame = (event.target as SVGElement).ownerSVGElement!.getBoundingClientRect();
-  emit('move', dragging, props.sheetAt(event.clientX - frame.left, event.clientY - frame.top));
+  return [event.clientX - frame.left, event.clientY - frame.top];
 }
 function up(): void {
   if (dragging === null) return;
@@ -55,6 +67,8 @@ function nudge(index: number, event: KeyboardEvent): void {
   emit('move', index, [p[0] + step[0] * size, p[1] + step[1] * size]);
   emit('finish');
 }
+/** While it is drawn only the first corner answers to a tap, once there is something to close: the next corner may lie close to any other. */
+const closes = (index: number) => index === 0 && props.ring.length > 2;
 const sides = () =>
   props.closed ? props.ring.map((p, i) => along(p, props.ring[(i + 1) % props.ring.length]!, 0.5)) : [];
 </script>
@@ -76,7 +90,7 @@ const sides = () =>
       v-for="(p, i) in ring"
       :key="`c${i}`"
       class="corner"
-      :class="{ picked: picked === i }"
+      :class="{ picked: picked === i, idle: !closed && !closes(i) }"
       tabindex="0"
       role="button"
       :aria-label="
@@ -87,7 +101,7 @@ const sides = () =>
       @keydown="nudge(i, $event)"
       @keydown.enter.stop="!closed && i === 0 && emit('close')"
     >
-      <circle class="target" :cx="place(p)[0]" :cy="place(p)[1]" r="22" />
+      <circle class="target" :cx="place(p)[0]" :cy="place(p)[1]" :r="closed ? 22 : CLOSES_WITHIN" />
       <circle class="dot" :cx="place(p)[0]" :cy="place(p)[1]" :r="numbered ? 11 : 7" />
       <text v-if="numbered" :x="place(p)[0]" :y="place(p)[1]">{{ i + 1 }}</text>
     </g>
@@ -97,6 +111,9 @@ const sides = () =>
 <style scoped>
 .corner {
   cursor: move;
+}
+.corner.idle {
+  pointer-events: none;
 }
 .target {
   fill: transparent;

@@ -72,6 +72,8 @@ onBeforeUnmount(() => {
 }
 .key {
   flex: 1;
+  display: grid;
+  place-items: center;
   min-height: 46px;
   border: 1px solid var(--line-strong);
   border-radius: 8px;

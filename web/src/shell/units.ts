@@ -16,6 +16,8 @@ export function useUnits() {
   const unit = computed<LengthUnit>(() => session.current?.shop.unit ?? 'mm');
   const currency = computed(() => session.current?.shop.currency ?? 'EUR');
   const length = (mm: number) => formatLength({ mm, unit: unit.value }).text;
+  /** A length that is marked with a tape: in an inch shop to a thirty-second. */
+  const marked = (mm: number) => formatLength({ mm, unit: unit.value, denominator: 32 }).text;
   const sheet = (mm: number) => (unit.value === 'mm' ? `${mm.toFixed(2)} mm` : `${(mm / 25.4).toFixed(3)}"`);
   const sheetDoubt = (mm: number, sd: number) =>
     unit.value === 'mm'
@@ -89,6 +91,7 @@ export function useUnits() {
     read,
     noLength,
     length,
+    marked,
     sheet,
     sheetDoubt,
     area,

@@ -180,6 +180,7 @@ const at = (place: (p: Point) => [number, number], p: Point) => `translate(${pla
         @move="(i, to) => emit('move', i, to)"
         @add="(i, p) => emit('add', i, p)"
         @close="emit('close')"
+        @beside="emit('tap', $event)"
       />
     </template>
     <template #html><slot /></template>

@@ -1,3 +1,4 @@
+import { h } from 'vue';
 import { mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
@@ -232,6 +233,35 @@ describe('a zone', () => {
     await button('Yes, remove it')!.trigger('click');
     expect(wrapper.emitted('remove')).toHaveLength(1);
     expect(form({ canWork: false }).find('button').exists()).toBe(false);
+  });
+
+  it('is closed by its first corner only, and not by a fingertip that meant a place beside it', () => {
+    const corners: Point[] = [
+      [0, 0],
+      [100, 0],
+      [100, 18],
+    ];
+    const drawn = mount(() =>
+      h('svg', [
+        h(CornerHandles, {
+          ring: corners,
+          closed: false,
+          place: ([u, v]: Point): [number, number] => [u, v],
+          sheetAt: (x: number, y: number): Point => [x, y],
+        }),
+      ]),
+    );
+    const wrapper = drawn.getComponent(CornerHandles);
+    const down = (corner: string, clientX: number, clientY: number) =>
+      wrapper
+        .get(`[aria-label="${corner}"]`)
+        .element.dispatchEvent(new MouseEvent('pointerdown', { clientX, clientY, bubbles: true }));
+    down('Close the zone', 0, 18);
+    down('Corner 3', 100, 40);
+    expect(wrapper.emitted('beside')).toEqual([[[0, 18]], [[100, 40]]]);
+    expect(wrapper.emitted('close')).toBeUndefined();
+    down('Close the zone', 3, 4);
+    expect(wrapper.emitted('close')).toHaveLength(1);
   });
 
   it('has corners that move by keys as well, a millimetre or ten', async () => {
