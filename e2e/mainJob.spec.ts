@@ -81,8 +81,11 @@ test('one car from the first reading to the last stitch', async ({ page, house }
     await patch.getByText('What is counted').click();
     await expect(patch.getByText('Tack and stitch')).toBeVisible();
     await expect(page.getByRole('radio', { name: /part of a repair panel|whole panel|Make the panel/ })).toHaveCount(3);
-    await page.getByRole('button', { name: /Decide: let in a patch/ }).click();
-    await expect(page.getByRole('alert').filter({ hasText: 'reason' })).toBeVisible();
+    // Who decides against the proposal says why.
+    await page.getByRole('radio', { name: /Make the panel/ }).check();
+    await page.getByRole('button', { name: /Decide: make the panel/ }).click();
+    await expect(page.getByRole('alert').filter({ hasText: 'The reason is missing' })).toBeVisible();
+    await page.getByRole('radio', { name: /Let in a patch/ }).check();
     await page.getByLabel('You decide. Why?').fill('Small hole in good metal');
     await page.getByRole('button', { name: /Decide: let in a patch/ }).click();
     await expect(page).toHaveURL(/\/cut$/);
