@@ -25,7 +25,6 @@ export async function cutCard(plan: CutPlanView, context: CardContext): Promise<
       title: `Cut card: ${context.panel}`,
     },
     (pdf) => {
-      const write = (mm: number) => formatLength({ mm, unit: context.units.length }).text;
       const said = (text: string) => inUnits(text, context.units);
 
       heading(

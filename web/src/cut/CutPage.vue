@@ -99,9 +99,11 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
       :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel)"
       title="Cut"
       :next="
-        isLetIn(load.data.value.repair.choice)
-          ? { text: 'Plan every weld of this repair', to: `/vehicles/${id}/repairs/${repair}/weld` }
-          : { text: 'Cut it out, turn its edge, and mark it as done on the Board', to: `/vehicles/${id}` }
+        !isCutIn(load.data.value.repair.choice)
+          ? { text: 'Open its joints, each in its place', to: `/vehicles/${id}/repairs/${repair}/joints` }
+          : isLetIn(load.data.value.repair.choice)
+            ? { text: 'Plan every weld of this repair', to: `/vehicles/${id}/repairs/${repair}/weld` }
+            : { text: 'Cut it out, turn its edge, and mark it as done on the Board', to: `/vehicles/${id}` }
       "
     >
       <template #sheet>
@@ -125,7 +127,11 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
           <div>
             <p class="eyebrow">Where does the saw go?</p>
             <p class="figure">{{ units.marked(plan.line.cutLength) }}</p>
-            <p class="soft small">
+            <p v-if="plan.corners.length === 0" class="soft small">
+              Nothing is cut in the sheet: it comes out along its own edges, all
+              {{ units.marked(plan.line.edgeLength) }} of them.
+            </p>
+            <p v-else class="soft small">
               {{ isLetIn(load.data.value.repair.choice) ? 'to cut and weld' : 'to cut' }} in {{ cutRuns }} straight
               {{ cutRuns === 1 ? 'run' : 'runs'
               }}<template v-if="plan.line.edgeLength > 1"
@@ -167,8 +173,8 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
           <KitNotice bad v-if="plan.onMap.doubtful > 0.02">
             {{ percent(plan.onMap.doubtful) }} of the line may run over metal too thin to weld to. Move it out.
           </KitNotice>
-          <OffsetsTable v-if="!inHand" v-model:picked="picked" :plan="plan" />
-          <p v-if="!inHand" class="small soft">
+          <OffsetsTable v-if="!inHand && plan.corners.length > 0" v-model:picked="picked" :plan="plan" />
+          <p v-if="!inHand && plan.corners.length > 0" class="small soft">
             Square to a straight edge laid along each yellow line; along an edge where it says so, the tape hooked at
             its end.
             <template v-if="plan.mirror"

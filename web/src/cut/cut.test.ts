@@ -184,6 +184,16 @@ describe('the cut', () => {
     expect(page.get('.figure').text()).toMatch(/"$|in$/);
   });
 
+  it('asks for no cut where a whole panel comes out along its own edges, and leads to its joints', async () => {
+    const plan = planned(cutDefaults);
+    server.on('GET /repairs/r', repairView({ panel: panel.id, choice: 'whole' }));
+    server.on('GET /repairs/r/cut', { ...plan, corners: [], line: { ...plan.line, cutLength: 0, edgeLength: 2400 } });
+    const page = await open();
+    expect(page.text()).toContain('it comes out along its own edges, all 2400 mm of them');
+    expect(page.find('table.offsets').exists()).toBe(false);
+    expect(page.text()).toContain('Open its joints, each in its place');
+  });
+
   it('measures from the edge that the person names', async () => {
     const page = await open();
     const [first] = page.findAll('fieldset.settings select');

@@ -9,7 +9,7 @@ import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import { useSession } from '../shell/session.ts';
 import { decimal } from '../shell/typedNumber.ts';
-import { dayOf, timeOf } from '../shell/days.ts';
+import { dayOf, daysText, timeOf } from '../shell/days.ts';
 import { hours, percent } from '../shell/units.ts';
 
 /* One step of the job: what it is, how it stands and why, and what a person says of it. */
@@ -26,6 +26,8 @@ const emit = defineEmits<{
   edit: [];
   remove: [];
 }>();
+/** Hours of waiting from which on they are told in days. */
+const LONG = 48;
 const session = useSession();
 const mine = computed(() => props.step.clocks.find(({ personId }) => personId === session.current?.person.id));
 const open = ref(false);
@@ -65,7 +67,10 @@ const isHere = computed(() => props.step.path === 'job');
         <h2>{{ step.title }}</h2>
         <p class="small soft meta">
           <span class="state">{{ STEP_STATE_WORDS[step.state] }}</span>
-          · <span class="mono">{{ hours(step.hours) }}</span><template v-if="step.waits"> by the clock</template
+          ·
+          <span class="mono">{{
+            step.waits && step.hours >= LONG ? daysText(step.hours / 24) : hours(step.hours)
+          }}</span><template v-if="step.waits"> by the clock</template
           ><template v-if="step.said?.hours != null"> as you said (reckoned {{ hours(step.reckoned) }})</template
           ><template v-else-if="step.like"> as {{ step.like }} took</template
           ><template v-if="step.share > 0 && step.share < 1"> · {{ percent(step.share) }} ticked</template
