@@ -14,7 +14,9 @@ export {
   type WeldPlan,
   type WeldSeam,
   type WeldStep,
+  type WeldSupplies,
 } from './planTypes.ts';
+export { weldSupplies } from './supplies.ts';
 export { weldNames } from './weldNames.ts';
 export { weldId } from './seamWelds.ts';
 export { whereOnJoint, type OnJoint } from './whereOnJoint.ts';

@@ -8,6 +8,7 @@ import { placesAlong, rowOf, weldRows, type PointWelds, type Row } from './rowWe
 import { inOrderOf, seamOf, spansOf, stitchAll, tackSeam, weldId, type Said, type Seam } from './seamWelds.ts';
 import { settings, type Position, type WeldSettings } from './settings.ts';
 import { TACK_PITCH } from './tacks.ts';
+import { weldSupplies } from './supplies.ts';
 import { Torch } from './torch.ts';
 
 const MOST_WELDS = 900;
@@ -132,7 +133,9 @@ function layOut(ready: Ready, choice: Choice): WeldPlan {
     );
   torch.work('seal', MINUTE * 5, SEAL);
   const seams = joints.filter(isSeam).reduce((sum, { line }) => sum + lineLength(line), 0);
-  return torch.plan(set, seams);
+  const plan = torch.plan(set, seams);
+  const { process, thickness, material } = input;
+  return { ...plan, supplies: weldSupplies({ plan, process, thickness, material, hole: ready.points.hole }) };
 }
 
 /** All joints of one position: tacked, rows welded, stitched, hems folded over. */

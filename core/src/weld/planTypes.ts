@@ -75,6 +75,16 @@ export interface WeldStep {
   text: string;
 }
 
+/** What a plan of welds uses up. */
+export interface WeldSupplies {
+  /** Wire or rod: mm across, metres of it, grams. */
+  filler: { across: number; metres: number; grams: number } | null;
+  /** Litres of shielding gas; null where none is set. */
+  gas: number | null;
+  /** Flap discs for what is ground level. */
+  discs: number;
+}
+
 export interface WeldPlan {
   settings: WeldSettings;
   steps: WeldStep[];
@@ -88,6 +98,8 @@ export interface WeldPlan {
   hottestStart: number;
   /** Compares plans for the same joint (see distortion); it is no forecast in millimetres. 0 without a stitch. */
   distortionIndex: number;
+  /** Left out by plans that were kept before this was reckoned. */
+  supplies?: WeldSupplies;
 }
 
 /** A process that welds seams and plugs; spots are made by a machine of their own. */

@@ -33,6 +33,7 @@ import StepNow from './StepNow.vue';
 import { useWeldPlan } from './useWeldPlan.ts';
 import WeldSettings from './WeldSettings.vue';
 import WeldSheet from './WeldSheet.vue';
+import WeldSupplies from './WeldSupplies.vue';
 
 const props = defineProps<{ id: string; repair: string }>();
 const session = useSession();
@@ -221,6 +222,11 @@ onBeforeUnmount(() => {
               >
             </KitNotice>
             <SetWelder v-if="view.plan.arcTime > 0" :view="view" />
+            <WeldSupplies
+              v-if="view.plan.supplies"
+              :supplies="view.plan.supplies"
+              :rod="view.input.process !== 'mig'"
+            />
             <KitButton small :href="`/api/repairs/${repair}/weld/card.pdf`" download
               ><Download :size="16" />Weld card for the wall</KitButton
             >
