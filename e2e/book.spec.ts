@@ -202,7 +202,7 @@ test('a long calculation shows how far it is, leaves the page free, and can be s
   await page.getByRole('button', { name: 'As JSON' }).click();
   await given.fill('{"width": 1}');
   await page.getByRole('button', { name: 'Compute', exact: true }).click();
-  await expect(page.getByRole('alert')).toHaveText(/height is required/);
+  await expect(page.getByRole('alert')).toHaveText(/Height is required/);
 });
 
 test('a plan is typed as a table, pasted out of a spreadsheet, and told as one', async ({ page, house }) => {
