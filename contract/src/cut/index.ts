@@ -50,7 +50,7 @@ export const cutDefaults: CutSettings = {
 };
 
 /** What is wrong with a tape that cannot be laid as it stands. */
-export const tapeTroubles: Readonly<Record<TapeTrouble, string>> = {
+export const TAPE_TROUBLES: Readonly<Record<TapeTrouble, string>> = {
   'off-metal': 'the tape would leave the metal on its way',
   far: 'longer than one arm lays a tape',
   'beyond-end': 'it begins past the end of that edge',
@@ -74,7 +74,7 @@ export const figureText = ({ mm, text }: { mm: number; text: string }): string =
 export const troublesOf = ({ corners }: Pick<CutPlanView, 'corners'>): string[] =>
   corners.flatMap(({ offsets, troubles }, i) =>
     troubles.flatMap((trouble, k) =>
-      trouble ? [`Corner ${i + 1}, ${offsets[k]!.text} from the ${offsets[k]!.datum}: ${tapeTroubles[trouble]}.`] : [],
+      trouble ? [`Corner ${i + 1}, ${offsets[k]!.text} from the ${offsets[k]!.datum}: ${TAPE_TROUBLES[trouble]}.`] : [],
     ),
   );
 

@@ -4,7 +4,7 @@ import type { OptionId } from '@aspecta/core/verdict';
 import type { OfferInput, Redecision } from './index.ts';
 
 /* What may come in, by field. */
-const why = Joi.string().trim().min(3).max(500).required().label('The reason');
+const why = Joi.string().trim().min(3).max(500).required();
 const zoneIds = Joi.array().items(Joi.string().guid()).min(1).max(50).unique().required();
 export const weighSchema = Joi.object<{ zoneIds: string[] }>({ zoneIds });
 export const decideSchema = Joi.object<{ id: string; zoneIds: string[]; choice: OptionId; reason: string }>({

@@ -28,7 +28,11 @@ export function systemOf({ kind, visible }: Pick<Face, 'kind'> & { visible: bool
   return [primer, visible ? { kind: 'paint', coats: 3 } : { kind: 'chip', coats: 1 }];
 }
 
-/** What lies over the primer of a face at last; paint is a job of its own, for the whole car. */
+/**
+ * What lies over the primer of a face at last? Paint is a job of its own, for the whole car.
+ *
+ * @example coversOf({ kind: 'back', visible: false }) // → ["underbody"]
+ */
 export const coversOf = (face: Parameters<typeof systemOf>[0]): CoatKind[] =>
   systemOf(face)
     .map(({ kind }) => kind)

@@ -2,7 +2,7 @@ import { edgeName, type Panel } from '../body/index.ts';
 import {
   along,
   between,
-  cross,
+  crossings,
   dot,
   inPolygon,
   minus,
@@ -58,6 +58,9 @@ export function footOn(datum: Datum, corner: Point): Point {
  * From what can be measured on this panel? Every stretch of its edge and of its creases along which a
  * straight edge can be laid, 60 mm long or more; a crease serves from both of its sides. What lies in the piece
  * that comes out is left out: it goes with it.
+ *
+ * @param shortest mm of a stretch that still serves
+ * @example datumsOn(panelOf(bodyPlan('saloon'), 'inner-wing-l')).some(({ name }) => name === 'front edge') // → true
  */
 export function datumsOn(panel: Panel, piece: Ring = [], shortest = SHORTEST_DATUM): Datum[] {
   const thinned = simplifyRing(panel.outline, STRAIGHT_WITHIN);
@@ -90,20 +93,13 @@ function outsideOf(ring: Ring, a: Point, b: Point): [Point, Point][] {
     .map(([from, to]) => [along(a, b, from), along(a, b, to)]);
 }
 
-/** Shares of the way from a to b at which it meets the ring. */
-function crossings(ring: Ring, a: Point, b: Point): number[] {
-  const way = minus(b, a);
-  return ring.flatMap((from, i) => {
-    const side = minus(ring[(i + 1) % ring.length]!, from);
-    const across = cross(way, side);
-    if (across === 0) return [];
-    const to = minus(from, a);
-    const [s, t] = [cross(to, side) / across, cross(to, way) / across];
-    return s > 0 && s < 1 && t >= 0 && t <= 1 ? [s] : [];
-  });
-}
-
-/** What is wrong with a tape square to this datum at this corner; null where it can be laid. */
+/**
+ * What is wrong with a tape square to this datum at this corner? Nothing, null, where it can be laid.
+ *
+ * @param sheet its outline, then its openings, mm
+ * @param reach mm that one arm reaches
+ * @example tapeTrouble([[[0, 0], [900, 0], [900, 300], [0, 300]]], { name: 'front edge', a: [0, 300], b: [0, 0] }, [700, 100]) // → "far"
+ */
 export function tapeTrouble(
   sheet: readonly Ring[],
   datum: Datum,

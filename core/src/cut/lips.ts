@@ -1,16 +1,14 @@
 import { edgeName, endName, type Panel } from '../body/index.ts';
 import {
-  between,
+  dot,
   inRing,
   lineBetween,
   lineLength,
   minus,
-  nearestOnSegment,
+  nearestOnLine,
   plus,
   scaled,
   simplifyRing,
-  toLine,
-  unit,
   type Point,
   type Ring,
 } from '../geometry/index.ts';
@@ -29,9 +27,9 @@ const CLOSE = 1;
  */
 export function alongLips(panel: Panel, place: Point, piece: Ring = []): [Datum, Datum][] {
   return edgesBetweenHooks(panel.outline).flatMap((edge) => {
-    const { at, run, way } = nearestOn(edge, place);
+    const { at, away, run, way } = nearestOnLine(edge, place);
     // Past the end of an edge nothing lies square to it.
-    if (between(at, place) > 1 && Math.abs(cosine(way, minus(place, at))) > 0.1) return [];
+    if (away > 1 && Math.abs(cosine(way, minus(place, at))) > 0.1) return [];
     const n: Point = [-way[1], way[0]];
     const name = edgeName(panel, scaled(n, -1));
     const square: Datum = { name, a: minus(at, way), b: plus(at, way), under: true };
@@ -74,17 +72,4 @@ function edgesBetweenHooks(outline: Ring): Point[][] {
       });
 }
 
-const cosine = (a: Point, b: Point) => (a[0] * b[0] + a[1] * b[1]) / (Math.hypot(...a) * Math.hypot(...b) || 1);
-
-/** The place of a line next to another place, how far along it that is, and which way the line runs there. */
-function nearestOn(line: readonly Point[], place: Point): { at: Point; run: number; way: Point } {
-  const near = toLine(place, line);
-  let before = 0;
-  for (const [i, b] of line.slice(1).entries()) {
-    const a = line[i]!;
-    const at = nearestOnSegment(place, a, b);
-    if (between(at, place) <= near + 1e-9) return { at, run: before + between(a, at), way: unit(minus(b, a)) };
-    before += between(a, b);
-  }
-  throw new RangeError('A line needs two points.');
-}
+const cosine = (a: Point, b: Point) => dot(a, b) / (Math.hypot(...a) * Math.hypot(...b) || 1);

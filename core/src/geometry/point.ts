@@ -72,6 +72,20 @@ export function pointAt(line: readonly Point[], distance: number): Point {
   return line[line.length - 1]!;
 }
 
+/** The place of a line that lies nearest to another place: how far off it is, how far along the line, and which way the line runs there. */
+export function nearestOnLine(line: readonly Point[], p: Point): { at: Point; away: number; run: number; way: Point } {
+  let passed = 0;
+  let best = { at: line[0]!, away: Infinity, run: 0, way: [1, 0] as Point };
+  line.slice(1).forEach((b, i) => {
+    const a = line[i]!;
+    const at = nearestOnSegment(p, a, b);
+    if (between(at, p) < best.away)
+      best = { at, away: between(at, p), run: passed + between(a, at), way: unit(minus(b, a)) };
+    passed += between(a, b);
+  });
+  return best;
+}
+
 /** The part of a line between two distances along it. */
 export function lineBetween(line: readonly Point[], from: number, to: number): Point[] {
   const points = [pointAt(line, from)];

@@ -140,6 +140,22 @@ function sidesCross(a: Point, b: Point, c: Point, d: Point): boolean {
   );
 }
 
+/** Shares of the way from a to b at which it crosses a ring, as it comes to its sides one after the other. */
+export function crossings(ring: Ring, a: Point, b: Point): number[] {
+  const way = minus(b, a);
+  return ring.flatMap((from, i) => {
+    const side = minus(ring[(i + 1) % ring.length]!, from);
+    const across = cross(way, side);
+    if (Math.abs(across) < PARALLEL) return [];
+    const to = minus(from, a);
+    const [share, other] = [cross(to, side) / across, cross(to, way) / across];
+    return share > 0 && share < 1 && other >= 0 && other <= 1 ? [share] : [];
+  });
+}
+
+/** mm². Two sides whose cross product is less run side by side. */
+const PARALLEL = 1e-12;
+
 /**
  * Lets an outline through that encloses an area and does not cross itself.
  *

@@ -2,6 +2,7 @@ import {
   along,
   between,
   cross,
+  crossings,
   dot,
   inRing,
   lineBetween,
@@ -113,7 +114,7 @@ export function within(line: readonly Point[], ring: Ring): Point[] {
   const runs: Point[][] = [[]];
   line.slice(1).forEach((b, i) => {
     const a = line[i]!;
-    const shares = ring.flatMap((c, k) => crossingShare(a, b, c, ring[(k + 1) % ring.length]!)).sort((x, y) => x - y);
+    const shares = crossings(ring, a, b).sort((x, y) => x - y);
     const stops = [0, ...shares, 1];
     for (let k = 1; k < stops.length; k++) {
       const [from, to] = [stops[k - 1]!, stops[k]!];
@@ -126,12 +127,4 @@ export function within(line: readonly Point[], ring: Ring): Point[] {
     }
   });
   return runs.reduce((best, run) => (run.length > 1 && lineLength(run) > lineLength(best) ? run : best), [] as Point[]);
-}
-function crossingShare(a: Point, b: Point, c: Point, d: Point): number[] {
-  const [ab, cd] = [minus(b, a), minus(d, c)];
-  const across = cross(ab, cd);
-  if (Math.abs(across) < 1e-12) return [];
-  const share = cross(minus(c, a), cd) / across;
-  const other = cross(minus(c, a), ab) / across;
-  return share > 0 && share < 1 && other >= 0 && other <= 1 ? [share] : [];
 }

@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import { OPTION_WORDS, type RepairView } from '@aspecta/contract/verdict';
 import { panelOf, type BodyPlan } from '@aspecta/core/body';
+import { isCutIn } from '@aspecta/core/verdict';
 import KitSelect from '../kit/KitSelect.vue';
 import { useUnits } from '../shell/units.ts';
 
@@ -20,7 +21,7 @@ const options = computed(() =>
   props.repairs.map(({ id, panel, choice, areaNow }) => ({
     id,
     // Of a whole panel the damage says nothing.
-    text: `${panelOf(props.plan, panel).name}: ${OPTION_WORDS[choice].name.toLowerCase()}${choice === 'whole' || choice === 'make' ? '' : `, ${units.area(areaNow)}`}`,
+    text: `${panelOf(props.plan, panel).name}: ${OPTION_WORDS[choice].name.toLowerCase()}${isCutIn(choice) ? `, ${units.area(areaNow)}` : ''}`,
   })),
 );
 </script>

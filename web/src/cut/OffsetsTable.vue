@@ -30,7 +30,7 @@ const edges = computed(() => sharedEdges(props.plan));
         <td>
           <KitPress class="link" :aria-pressed="picked === i">{{ i + 1 }}</KitPress>
         </td>
-        <td v-for="figure in entry.offsets" :key="figure.datum" class="num">
+        <td v-for="(figure, k) in entry.offsets" :key="k" class="num">
           {{ figureText(figure) }}<small v-if="!edges" class="edge">{{ figure.datum }}</small>
         </td>
         <td class="num">{{ toNextCorner(plan, i) }}</td>

@@ -6,9 +6,9 @@ import { belowVehicle } from '../car/belowVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import { saidNothing } from '../job/useJob.ts';
 import { slotsOf, tonightOf } from '../plan/planScene.ts';
-import { CLOCK, shopClock } from '../plan/shopClock.ts';
 import { get, put } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
+import { CLOCK, written } from '../shell/days.ts';
 import { hours } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 
@@ -25,9 +25,9 @@ async function look(): Promise<void> {
   }
 }
 onMounted(look);
-const written = shopClock(() => view.value?.timeZone);
-const dayText = written({ weekday: 'long', day: 'numeric', month: 'long' });
-const clockText = written(CLOCK);
+const clock = () => view.value?.timeZone;
+const dayText = written({ weekday: 'long', day: 'numeric', month: 'long' }, clock);
+const clockText = written(CLOCK, clock);
 const slots = computed(() => tonightOf(slotsOf(view.value?.steps ?? [], dayText)));
 const done = (step: TonightStep) =>
   form.submit(async () => {

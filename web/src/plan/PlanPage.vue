@@ -10,12 +10,12 @@ import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
+import { CLOCK, written } from '../shell/days.ts';
 import { hours, percent } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import { hoursText } from './hoursText.ts';
 import { barsChart, slotsOf, tonightOf } from './planScene.ts';
-import { CLOCK, shopClock } from './shopClock.ts';
 import WhatIf from './WhatIf.vue';
 import WishForm from './WishForm.vue';
 import WorkerForm from './WorkerForm.vue';
@@ -34,10 +34,10 @@ function wished(now: PlanView): void {
 }
 /** Less likely than that is no promise to give. */
 const FAIR = 0.8;
-const written = shopClock(() => view.value.timeZone);
-const dayText = written({ weekday: 'short', day: 'numeric', month: 'short' });
-const longDay = written({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
-const clockText = written(CLOCK);
+const clock = () => view.value.timeZone;
+const dayText = written({ weekday: 'short', day: 'numeric', month: 'short' }, clock);
+const longDay = written({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' }, clock);
+const clockText = written(CLOCK, clock);
 const slots = computed(() => slotsOf(view.value.steps, dayText));
 const tonight = computed(() => tonightOf(slots.value));
 const days = computed(() =>

@@ -19,19 +19,20 @@ export const dayOf = (iso: string): string =>
     timeZone: IS_DAY.test(iso) ? 'UTC' : clockOf(),
   });
 
+/** Writes moments in a form, by the clock of the shop or by the one that a plan was made by. */
+export const written =
+  (options: Intl.DateTimeFormatOptions, clock: () => string | undefined = clockOf) =>
+  (iso: string): string =>
+    new Date(iso).toLocaleString('en-GB', { ...options, timeZone: clock() });
+
+/** Hour and minute. */
+export const CLOCK: Intl.DateTimeFormatOptions = { hour: '2-digit', minute: '2-digit' };
+
 /** A moment → "31 May, 14:05". */
-export const timeOf = (iso: string): string =>
-  new Date(iso).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-    timeZone: clockOf(),
-  });
+export const timeOf = written({ day: 'numeric', month: 'short', ...CLOCK });
 
 /** A moment → "14:05". */
-export const hourOf = (iso: string): string =>
-  new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: clockOf() });
+export const hourOf = written(CLOCK);
 
 /** 1 → "1 day". */
 export const daysText = (days: number): string => `${Math.round(days)} ${Math.round(days) === 1 ? 'day' : 'days'}`;
