@@ -9,7 +9,7 @@ import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import type { OrderService } from '../order/service.ts';
 import { isLate } from '../order/view.ts';
-import { todayOf } from '../shop/day.ts';
+import { todayOf } from '../shop/clock.ts';
 import type { Workshop } from '../station.ts';
 import type { ReadingService } from '../survey/readings.ts';
 import type { ZoneService } from '../survey/zones.ts';

@@ -1,5 +1,7 @@
 import { COAT_WORDS } from '@aspecta/contract/close';
 import { GarageService } from '../garage/service.ts';
+import { clockOf } from '../shop/clock.ts';
+import { tellsDay, type TellsDay } from '../shop/day.ts';
 import type { Chapter, Station, StationStanding } from '../station.ts';
 import { CoatEntity, OverruleEntity, ProductEntity } from './entities.ts';
 import { closeRoutes } from './routes.ts';
@@ -18,7 +20,7 @@ export const close: Station = {
   },
   report: async (house, vehicle) => {
     const closing = (await house.the(CloseService).closings([vehicle])).get(vehicle.id)!;
-    return closing.coats.length === 0 ? [] : [chapterOf(closing)];
+    return closing.coats.length === 0 ? [] : [chapterOf(closing, tellsDay(await clockOf(house.db, vehicle.shopId)))];
   },
 };
 
@@ -37,7 +39,7 @@ function standingOf(closing: Closing): StationStanding {
   };
 }
 
-function chapterOf(closing: Closing): Chapter {
+function chapterOf(closing: Closing, day: TellsDay): Chapter {
   const faces = facesIn(closing);
   const coated = faces.filter(({ coats }) => coats.length > 0);
   const bare = faces.filter(({ state }) => state === 'shut-bare');
@@ -47,7 +49,7 @@ function chapterOf(closing: Closing): Chapter {
     lines: [
       ...coated.map(
         ({ name, cavityName, coats }) =>
-          `${cavityName ? `${cavityName}: ` : ''}${name}: ${coats.map(({ name: product, kind, at, by }) => `${product} (${COAT_WORDS[kind].toLowerCase()}, ${at.slice(0, 10)}, ${by})`).join(', ')}.`,
+          `${cavityName ? `${cavityName}: ` : ''}${name}: ${coats.map(({ name: product, kind, at, by }) => `${product} (${COAT_WORDS[kind].toLowerCase()}, ${day(at)}, ${by})`).join(', ')}.`,
       ),
       ...bare.map(({ name, cavityName }) => `${cavityName ?? ''}: ${name} was shut with no coat recorded.`),
     ],

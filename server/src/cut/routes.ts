@@ -5,7 +5,7 @@ import { personUnits } from '@aspecta/contract/shop';
 import { idOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
-import { dayIn, dayInWords } from '../shop/day.ts';
+import { tellsDay } from '../shop/day.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { patchDrawing, toDxf, toSvg } from './drawing.ts';
@@ -44,7 +44,7 @@ export function cutRoutes({ cuts, verdicts, shops, bench }: Services): Router {
       panelOutline: panel.outline,
       units: personUnits(shop),
       by: caller.name,
-      on: dayInWords(dayIn(shop.timeZone)),
+      on: tellsDay(shop.timeZone)(new Date()),
     };
     const card = await bench.run('cutCard', { plan, context }, caller.personId);
     response.attachment(`cut-card-${panel.id}.pdf`).type('application/pdf').send(Buffer.from(card));

@@ -11,6 +11,8 @@ import type { OwnVehicle } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
 import type { JointService } from '../repair/service.ts';
+import { clockOf } from '../shop/clock.ts';
+import { tellsDay } from '../shop/day.ts';
 import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { weldProgress } from '../weld/progress.ts';
@@ -90,19 +92,20 @@ export class DressService {
   }
 
   /** For the record: the last reading of each repair that stands, in mm. */
-  async told({ id, plan }: OwnVehicle): Promise<string[]> {
+  async told({ id, shopId, plan }: OwnVehicle): Promise<string[]> {
     const repairs = await this.db.getRepository(RepairEntity).findBy({ vehicleId: id, deletedAt: IsNull() });
     const rows = await this.db.getRepository(DressEntity).find({
       where: { repairId: In(repairs.map((repair) => repair.id)) },
       order: { at: 'ASC' },
     });
+    const day = tellsDay(await clockOf(this.db, shopId));
     return repairs.flatMap(({ id: repairId, panel }) => {
       const last = rows.findLast((row) => row.repairId === repairId);
       if (!last) return [];
       const mm = last.readings.map((reading) => reading.mm);
       const [low, proud] = [Math.max(0, ...mm.map((value) => -value)), Math.max(0, ...mm)];
       return [
-        `${panelOf(plan, panel).name}: ${low.toFixed(1)} mm at its lowest, ${proud.toFixed(1)} mm at its proudest, read at ${mm.length} places (${last.by}, ${last.at.toISOString().slice(0, 10)}).`,
+        `${panelOf(plan, panel).name}: ${low.toFixed(1)} mm at its lowest, ${proud.toFixed(1)} mm at its proudest, read at ${mm.length} places (${last.by}, ${day(last.at)}).`,
       ];
     });
   }

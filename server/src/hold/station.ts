@@ -1,4 +1,6 @@
 import { GarageService } from '../garage/service.ts';
+import { clockOf } from '../shop/clock.ts';
+import { tellsDay, type TellsDay } from '../shop/day.ts';
 import type { Chapter, Station, StationStanding } from '../station.ts';
 import { BraceEntity, GapEntity, OwnPointEntity, RoundEntity, TapeEntity } from './entities.ts';
 import { holdRoutes } from './routes.ts';
@@ -17,7 +19,7 @@ export const hold: Station = {
   },
   report: async (house, vehicle) => {
     const held = (await house.the(HoldService).heldOf([vehicle])).get(vehicle.id)!;
-    return held.rounds.length === 0 ? [] : [chapterOf(held)];
+    return held.rounds.length === 0 ? [] : [chapterOf(held, tellsDay(await clockOf(house.db, vehicle.shopId)))];
   },
 };
 
@@ -37,13 +39,13 @@ function standingOf(held: Held): StationStanding {
   return { word, waits, done: isChecked(held) && inside === 0, path: 'hold' };
 }
 
-function chapterOf(held: Held): Chapter {
+function chapterOf(held: Held, day: TellsDay): Chapter {
   const { rounds, braces, points } = holdView(held);
   const name = (id: string) => points.find((point) => point.id === id)?.name ?? id;
   const lines = rounds.map(({ name: title, at, by, tapes, figures }) => {
     const moved = figures.flatMap(({ moved: all }) => (all ?? []).filter(({ beyond }) => beyond));
     const said = moved.map(({ id, by: [u, v] }) => `${name(id)} by ${Math.hypot(u, v).toFixed(1)} mm`);
-    return `${title} (${at.slice(0, 10)}, ${by}): ${tapes.length} lengths${said.length > 0 ? `; moved: ${said.join(', ')}` : ''}.`;
+    return `${title} (${day(at)}, ${by}): ${tapes.length} lengths${said.length > 0 ? `; moved: ${said.join(', ')}` : ''}.`;
   });
   const inside = braces.filter(({ outAt }) => outAt === null).length;
   return {

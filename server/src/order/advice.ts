@@ -38,7 +38,7 @@ export async function orderAdvice(services: Services, caller: Caller): Promise<O
   const { parts, problem } = await partNeeds(services.plans, caller);
   const needs = wanted.flatMap((line) => {
     const need = parts.get(line.repairId ?? line.id);
-    return need ? [needOf(line, need, { offers, makers })] : [];
+    return need ? [needOf(line, need, { offers, makers, clock: shop.timeZone })] : [];
   });
   return { needs, basket: basketOf(wanted, { offers, needs, shop }), makers, problem };
 }
@@ -74,9 +74,9 @@ function deliveryOf(line: OrderLine, offers: readonly OfferRow[]): Delivery[] {
 function needOf(
   line: OrderLine,
   { step, at }: { step: string; at: string },
-  { offers, makers }: { offers: readonly OfferRow[]; makers: readonly MakerRecord[] },
+  { offers, makers, clock }: { offers: readonly OfferRow[]; makers: readonly MakerRecord[]; clock: Shop['timeZone'] },
 ): OrderNeed {
-  const neededOn = at.slice(0, 10);
+  const neededOn = dayIn(clock, new Date(at));
   const quoted = quotedFor(line, offers);
   const history = makers.find(({ maker }) => maker === line.maker)?.timed ?? [];
   const answer = quoted === null ? null : latest({ neededOn, quoted, history, confidence: CONFIDENCE });

@@ -10,7 +10,7 @@ import { record } from '../events/record.ts';
 import type { GarageService } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
-import { todayOf } from '../shop/day.ts';
+import { todayOf } from '../shop/clock.ts';
 import type { ShopService } from '../shop/service.ts';
 import { OrderEntity, type OrderRow } from './entities.ts';
 import { carsInParcel, reshare } from './parcels.ts';

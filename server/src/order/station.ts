@@ -9,7 +9,8 @@ import { ShopService } from '../shop/service.ts';
 import { OrderEntity, type OrderRow } from './entities.ts';
 import { orderRoutes } from './routes.ts';
 import { OrderService } from './service.ts';
-import { dayInWords, todayOf } from '../shop/day.ts';
+import { todayOf } from '../shop/clock.ts';
+import { dayInWords } from '../shop/day.ts';
 import { isLate, nameOf } from './view.ts';
 
 /** What is awaited, from whom, and what it costs. */

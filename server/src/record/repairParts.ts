@@ -9,13 +9,11 @@ import type { OwnVehicle } from '../garage/service.ts';
 import { OrderEntity, type OrderRow } from '../order/entities.ts';
 import type { Chapter } from '../station.ts';
 import { ZoneEntity, type ZoneRow } from '../survey/entities.ts';
-import { clockOf, dayIn, dayInWords } from '../shop/day.ts';
+import { clockOf } from '../shop/clock.ts';
+import { tellsDay, type TellsDay } from '../shop/day.ts';
 import { picturesFor, picturesOf, type WorkTimes } from './pictures.ts';
 import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
 import { WeldEntity, WeldStepEntity, type WeldRow, type WeldStepRow } from '../weld/entities.ts';
-
-/** How a moment is told: its day by the clock of the shop. */
-type Day = (at: Date) => string;
 
 /** What a reader is told beside what was done: why it was decided so, and how long it was reckoned to take. */
 export interface Tells {
@@ -40,7 +38,7 @@ export async function repairParts(db: DataSource, vehicle: OwnVehicle, tells: Te
     db.getRepository(OrderEntity).findBy({ repairId: ids }),
     picturesOf(db, vehicle.id),
   ]);
-  const day: Day = (at) => dayInWords(dayIn(clock, at));
+  const day = tellsDay(clock);
   return repairs.map((repair) => {
     const panel = panelOf(vehicle.plan, repair.panel);
     const weld = welds.find(({ id }) => id === repair.id);
@@ -83,7 +81,7 @@ function damageLines({ zones: decided }: RepairRow, zones: readonly ZoneRow[]): 
   return [`Damage: ${kinds.join(', ')}${area > 0 ? `, ${(area / 100).toFixed(0)} cm²` : ''}.`];
 }
 
-function decisionLines({ reason, decidedAt, decidedBy, hours }: RepairRow, tells: Tells, day: Day): string[] {
+function decisionLines({ reason, decidedAt, decidedBy, hours }: RepairRow, tells: Tells, day: TellsDay): string[] {
   const why = reason === '' || !tells.reasons ? '' : `, because: ${reason.replace(/\.$/, '')}`;
   const effort = !tells.hours ? '' : ` About ${hours.p50.toFixed(1)} h were reckoned.`;
   return [`Decided on ${day(decidedAt)} by ${decidedBy}${why}.${effort}`];
@@ -106,7 +104,7 @@ function fitLines(fits: readonly FitRow[], overruled: FitOverruleRow | undefined
 function weldLines(
   { input, plan, joints, acknowledgedBy }: WeldRow,
   ticks: readonly WeldStepRow[],
-  day: Day,
+  day: TellsDay,
 ): string[] {
   const ways = new Map<string, number>();
   for (const joint of joints) {

@@ -31,7 +31,7 @@ import { record } from '../events/record.ts';
 import type { Caller } from '../http/session.ts';
 import { ServerProblem } from '../http/problems.ts';
 import type { PaceService } from '../pace/service.ts';
-import { dayIn, dayInWords } from '../shop/day.ts';
+import { tellsDay } from '../shop/day.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { drillMap } from './drillMap.ts';
@@ -171,7 +171,7 @@ export class JointService {
       panel: panelOf(vehicle.plan, view.panel),
       units: personUnits(shop),
       by: caller.name,
-      on: dayInWords(dayIn(shop.timeZone)),
+      on: tellsDay(shop.timeZone)(new Date()),
     });
     return { panel: view.panel, file };
   }

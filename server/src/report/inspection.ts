@@ -33,7 +33,7 @@ export interface PanelReport extends PanelGathered {
 /** Everything that an inspection report rests on. */
 export interface Gathered {
   vehicle: OwnVehicle;
-  shop: Pick<Shop, 'name' | 'unit' | 'coatingUnit' | 'heatUnit'>;
+  shop: Pick<Shop, 'name' | 'unit' | 'coatingUnit' | 'heatUnit' | 'timeZone'>;
   on: string;
   by: string;
   walk: WalkView;

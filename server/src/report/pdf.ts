@@ -6,6 +6,7 @@ import { inUnits } from '@aspecta/core/units';
 import { CELL_CODES, signOf, type ThicknessMap } from '@aspecta/core/survey';
 import { pdfOf, POINTS_PER_MM } from '../files/pdf.ts';
 import type { Inspection, PanelReport, ShownPicture } from './inspection.ts';
+import { tellsDay } from '../shop/day.ts';
 import { panelSentences, percent, stateWords, type Reader } from './words.ts';
 
 const MM = POINTS_PER_MM;
@@ -115,7 +116,7 @@ function structural(pdf: Pdf, { walk, vehicle }: Inspection): void {
 
 function panelPart(pdf: Pdf, report: PanelReport, { shop }: Inspection, reader: Reader): void {
   heading(pdf, `${report.panel.name}: ${stateWords(report.state.state, reader)}`, 11.5);
-  for (const text of panelSentences(report, reader, personUnits(shop))) line(pdf, text);
+  for (const text of panelSentences(report, reader, personUnits(shop), tellsDay(shop.timeZone))) line(pdf, text);
   for (const { map, name } of report.maps) {
     room(pdf, MAP_HEIGHT + 26);
     pdf.moveDown(0.3);
@@ -180,7 +181,7 @@ function thumbs(pdf: Pdf, pictures: readonly ShownPicture[]): void {
     const top = pdf.y;
     shown.slice(first, first + IN_A_ROW).forEach(({ path, caption }, i) => {
       const x = PAGE.margin + i * (THUMB + 8);
-      pdf.image(path, x, top, { fit: [THUMB, THUMB] });
+      pdf.image(path, x, top, { fit: [THUMB, THUMB], valign: 'bottom' });
       pdf
         .font('Helvetica')
         .fontSize(7)

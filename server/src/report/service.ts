@@ -4,7 +4,7 @@ import type { BoardService } from '../board/service.ts';
 import type { GarageService } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import type { PhotoService } from '../photo/service.ts';
-import { dayIn, dayInWords } from '../shop/day.ts';
+import { tellsDay } from '../shop/day.ts';
 import type { ShopService } from '../shop/service.ts';
 import { PitEntity } from '../survey/entities.ts';
 import type { FindService } from '../survey/finds.ts';
@@ -59,7 +59,7 @@ export class ReportService {
       where: { vehicleId },
       select: { panel: true, layer: true },
     });
-    const day = (moment: string) => dayInWords(dayIn(shop.timeZone, new Date(moment)));
+    const day = tellsDay(shop.timeZone);
     const show = async (id: string, caption: string): Promise<ShownPicture> => {
       const { root, name } = await photos.fileOf(caller, vehicleId, id, true);
       return { path: join(root, name), caption };
@@ -94,7 +94,7 @@ export class ReportService {
     return {
       vehicle,
       shop,
-      on: dayInWords(dayIn(shop.timeZone)),
+      on: day(new Date()),
       by: caller.name,
       walk,
       panels,

@@ -4,6 +4,7 @@ import { signOf } from '@aspecta/core/survey';
 import { formatLength, inUnits, type PersonUnits } from '@aspecta/core/units';
 import type { ReportReader as Reader } from '../station.ts';
 import type { PanelReport } from './inspection.ts';
+import type { TellsDay } from '../shop/day.ts';
 
 /* What the report says, in the words of the trade and in plain ones. */
 
@@ -30,7 +31,7 @@ export const percent = (share: number): string =>
 export const area = (mm2: number, units: PersonUnits): string => inUnits(`${Math.round(mm2 / 100)} cm²`, units);
 
 /** Sentences on a panel, most important first. */
-export function panelSentences(report: PanelReport, reader: Reader, units: PersonUnits): string[] {
+export function panelSentences(report: PanelReport, reader: Reader, units: PersonUnits, day: TellsDay): string[] {
   const plain = reader === 'customer';
   const sheet = (mm: number) => (units.length === 'in' ? `${(mm / 25.4).toFixed(3)} in` : `${mm.toFixed(2)} mm`);
   const lines: string[] = [];
@@ -66,7 +67,7 @@ export function panelSentences(report: PanelReport, reader: Reader, units: Perso
     );
   for (const find of report.finds)
     lines.push(
-      `${find.structural ? (plain ? 'On load-bearing metal: ' : 'LOAD-BEARING: ') : ''}${signOf(find.sign).title}. ${signOf(find.sign).meaning}${find.note ? ` ${find.note}` : ''}${find.closed ? ` Cured ${find.closed.at.slice(0, 10)}: ${find.closed.note}` : ''}`,
+      `${find.structural ? (plain ? 'On load-bearing metal: ' : 'LOAD-BEARING: ') : ''}${signOf(find.sign).title}. ${signOf(find.sign).meaning}${find.note ? ` ${find.note}` : ''}${find.closed ? ` Cured ${day(find.closed.at)}: ${find.closed.note}` : ''}`,
     );
   return lines;
 }

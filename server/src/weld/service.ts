@@ -14,7 +14,7 @@ import { record } from '../events/record.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
 import type { JointService } from '../repair/service.ts';
-import { dayIn, dayInWords } from '../shop/day.ts';
+import { tellsDay } from '../shop/day.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import type { Workbench } from '../work/bench.ts';
@@ -176,7 +176,7 @@ export class WeldService {
       panel: panelOf(vehicle.plan, view.panel),
       units: personUnits(shop),
       by: caller.name,
-      on: dayInWords(dayIn(shop.timeZone)),
+      on: tellsDay(shop.timeZone)(new Date()),
     };
     return { panel: view.panel, file: await this.bench.run('weldCard', { view, context }, caller.personId) };
   }

@@ -30,7 +30,7 @@ const emit = defineEmits<{ close: []; saved: [] }>();
 const units = useUnits();
 const form = useForm();
 const { currency, taxRate } = useSession().current!.shop;
-const dayAfter = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+const dayAfter = (days: number) => today(new Date(Date.now() + days * 86_400_000));
 /** One for this parcel, so that it is ordered once however often it is sent. */
 const id = newId();
 const draft = reactive({
