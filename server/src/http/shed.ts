@@ -8,6 +8,8 @@ const MOST_AT_ONCE = 200;
 const LATEST = 1000;
 /** ms between looks at the clock. */
 const EVERY = 250;
+/** Looks in a row that must find it late: one long step of work is no crowd, and over when it is seen. */
+const LOOKS = 3;
 
 /**
  * Turns requests away while more are under way than can be answered in good time: a quick “later” keeps
@@ -15,17 +17,17 @@ const EVERY = 250;
  */
 export function shed({ most = MOST_AT_ONCE, latest = LATEST } = {}): { handler: RequestHandler; close(): void } {
   let underWay = 0;
-  let behind = 0;
+  let behind: readonly number[] = [];
   const delay = monitorEventLoopDelay({ resolution: 20 });
   delay.enable();
   const timer = setInterval(() => {
-    behind = delay.percentile(50) / 1e6;
+    behind = [...behind, delay.percentile(50) / 1e6].slice(-LOOKS);
     delay.reset();
   }, EVERY);
   timer.unref();
   const handler: RequestHandler = (request, response, next) => {
     if (request.headers.accept === 'text/event-stream') return next();
-    if (underWay >= most || behind > latest)
+    if (underWay >= most || (behind.length === LOOKS && Math.min(...behind) > latest))
       throw new ServerProblem('busy', 'Too many are asking at this moment; try again in a few seconds.');
     underWay++;
     response.once('close', () => underWay--);
