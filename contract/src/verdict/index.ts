@@ -29,6 +29,8 @@ export interface VerdictView {
   /** Prices that are known for this car but are in another currency than the shop's: they are not weighed. */
   foreign: number;
   offer: (Offer & { landed: number }) | null;
+  /** Panels that lie at it in the same view with damage of which nothing is decided, by id. */
+  beside: string[];
 }
 
 /** One decision of a repair: what was chosen, on which damage, with which figures. */

@@ -8,7 +8,7 @@ import {
   type TriedRules,
   type VerdictView,
 } from '@aspecta/contract/verdict';
-import { panelOf } from '@aspecta/core/body';
+import { meet, panelOf } from '@aspecta/core/body';
 import { isBought, isCutIn, type OptionId, type Spread } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
@@ -56,8 +56,23 @@ export class VerdictService {
   async weigh(caller: Caller, vehicleId: string, zoneIds: readonly string[]): Promise<VerdictView> {
     const vehicle = await this.services.garage.own(caller, vehicleId);
     const zones = await this.services.zones.byIds(vehicleId, zoneIds);
-    const { paces: _paces, ...view } = await weigh(this.services, caller, vehicle, zones);
-    return view;
+    const [{ paces: _paces, ...view }, beside] = await Promise.all([
+      weigh(this.services, caller, vehicle, zones),
+      this.damagedBeside(vehicle, zones[0]!.panel),
+    ]);
+    return { ...view, beside };
+  }
+
+  /** Panels at this one whose damage nobody has decided on: one piece may take the place of all of them. */
+  private async damagedBeside({ id, plan }: OwnVehicle, panelId: string): Promise<string[]> {
+    const [zones, repairs] = await Promise.all([this.services.zones.ofVehicle(id), this.ofVehicle(id)]);
+    const decided = new Set(repairs.flatMap((repair) => repair.zones.map((zone) => zone.id)));
+    const open = new Set(zones.filter((zone) => !decided.has(zone.id)).map(({ panel }) => panel));
+    const { view } = panelOf(plan, panelId);
+    return plan.panels
+      .filter((panel) => panel.view === view && open.has(panel.id) && panel.id !== panelId)
+      .filter((panel) => meet(plan, panel.id, panelId))
+      .map((panel) => panel.id);
   }
 
   /** How other house rules would move what is decided and not done. */

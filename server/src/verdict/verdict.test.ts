@@ -36,6 +36,30 @@ describe('verdict', () => {
     expect(after.verdict.options[2]!.outlay).toBeGreaterThan(38_400);
   });
 
+  it('names the panels at it whose damage is not decided either, in the same view', async () => {
+    const owner = await ownerOf(here.house);
+    const vehicle = await vehicleOf(owner);
+    const draw = async (panel: string) =>
+      (await owner.post(`/vehicles/${vehicle}/zones`, zoneInput({ panel, ring: squareAt(300, 100, 40) })).expect(201))
+        .body.id as string;
+    const beside = async (zone: string) =>
+      ((await owner.post(`/vehicles/${vehicle}/verdict`, { zoneIds: [zone] }).expect(200)).body as VerdictView).beside;
+    const floor = await draw('floor-front-l');
+    expect(await beside(floor)).toEqual([]);
+    const tunnel = await draw('tunnel');
+    await draw('roof');
+    expect([await beside(floor), await beside(tunnel)]).toEqual([['tunnel'], ['floor-front-l']]);
+    await owner
+      .post(`/vehicles/${vehicle}/repairs`, {
+        id: randomUUID(),
+        zoneIds: [tunnel],
+        choice: 'patch',
+        reason: 'decided by itself',
+      })
+      .expect(201);
+    expect(await beside(floor)).toEqual([]);
+  });
+
   it('keeps the person’s decision with a reason, once for each zone', async () => {
     const repair = await decided(here.owner, here.vehicle, 'patch');
     expect(repair).toMatchObject({

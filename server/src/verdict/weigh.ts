@@ -26,7 +26,7 @@ export async function weigh(
   vehicle: OwnVehicle,
   zones: readonly ZoneRow[],
   tried?: TriedRules,
-): Promise<VerdictView & { paces: Paces }> {
+): Promise<Omit<VerdictView, 'beside'> & { paces: Paces }> {
   if (new Set(zones.map((zone) => zone.panel)).size !== 1)
     throw new ServerProblem(
       'invalid',

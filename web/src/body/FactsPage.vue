@@ -25,6 +25,7 @@ import PanelSheet from '../sheet/PanelSheet.vue';
 import { linePath } from '../sheet/pathData.ts';
 import SheetView from '../sheet/SheetView.vue';
 import { put, remove } from '../shell/api.ts';
+import { useInAddress } from '../shell/inAddress.ts';
 import SheetField from '../shell/SheetField.vue';
 import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
@@ -57,7 +58,11 @@ const edges = computed(() => edgesOf(load.data.value!.plan, panel.value));
 const said = (line: readonly Point[]) => (seen.value?.edges ?? []).some((own) => runsAlong(line, own.line));
 const picked = ref<number | null>(null);
 const changing = ref(false);
-const joining = ref(false);
+/** Panels with which this one is joined to one piece, where another page proposes it. */
+const others = useInAddress<string>('joining', () => '')
+  .value.split(',')
+  .filter(Boolean);
+const joining = ref(others.length > 0);
 /** The piece in whose place this panel stands, or that it is itself. */
 const pieceOf = computed(
   () =>
@@ -273,6 +278,7 @@ const planName = computed(() => {
           :vehicle="id"
           :plan="load.data.value.plan"
           :panel="panel"
+          :others="others"
           @close="joining = false"
           @saved="pieceMade"
         />

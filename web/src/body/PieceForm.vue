@@ -12,12 +12,12 @@ import { newId } from '../shell/newId.ts';
 import { useForm } from '../shell/useForm.ts';
 
 /* A part in one piece that takes the place of this panel and of neighbours of it. */
-const props = defineProps<{ vehicle: string; plan: BodyPlan; panel: Panel }>();
+const props = defineProps<{ vehicle: string; plan: BodyPlan; panel: Panel; others?: readonly string[] }>();
 const emit = defineEmits<{ close: []; saved: [piece: string] }>();
 const form = useForm();
 const id = newId();
 const name = ref('');
-const chosen = ref<readonly string[]>([props.panel.id]);
+const chosen = ref<readonly string[]>([...new Set([props.panel.id, ...(props.others ?? [])])]);
 const wrong = ref<string | null>(null);
 const beside = computed(() =>
   props.plan.panels.filter(

@@ -17,56 +17,46 @@ const days = ({ p10, p90 }: { p10: number; p90: number }) => {
 </script>
 
 <template>
-  <div class="option" :class="{ chosen, out: option.ruledOut }">
-    <KitRadio
-      name="verdict"
-      class="head"
-      :chosen="chosen"
-      :disabled="option.ruledOut !== null"
-      @choose="emit('choose')"
-    >
+  <div class="option" :class="{ chosen }">
+    <KitRadio name="verdict" class="head" :chosen="chosen" @choose="emit('choose')">
       <strong>{{ option.title }}</strong><small v-if="props.proposed"> proposed</small>
     </KitRadio>
-    <p v-if="option.ruledOut" class="alarm small">Ruled out. {{ units.said(option.ruledOut) }}</p>
-    <template v-if="!option.ruledOut">
-      <p class="big mono">
-        {{ hours(option.hours.p50) }}<br /><small class="soft"
-          >{{ hours(option.hours.p10) }} to {{ hours(option.hours.p90) }}</small
-        >
-      </p>
-      <p class="big mono">
-        {{ units.roundMoney(option.cost.p50) }}<br /><small class="soft"
-          >{{ units.roundMoney(option.cost.p10) }} to {{ units.roundMoney(option.cost.p90) }}</small
-        >
-      </p>
-      <p class="small soft">
-        Done in {{ days(option.days) }}. {{ units.money(option.outlay) }} of it to be paid out<template v-if="offer"
-          >: panel landed {{ units.money(offer.landed) }} from {{ offer.maker }},
-          {{ daysText(offer.leadDays) }}</template
-        >.
-      </p>
-      <ul class="small">
-        <li v-for="text in option.for" :key="text" class="yes">{{ units.said(text) }}</li>
-        <li v-for="text in option.against" :key="text" class="no">{{ units.said(text) }}</li>
-      </ul>
-      <KitCollapse>
-        <template #title>What is counted</template>
-        <KitTable>
-          <tbody>
-            <tr v-for="element in option.elements" :key="element.name">
-              <td>
-                <RouterLink :to="`/book/rules-of-thumb?rule=${element.rule}`" class="why">{{
-                  element.name
-                }}</RouterLink><br /><span class="soft small">{{
-                  units.said(`${element.count.toFixed(element.count < 10 ? 1 : 0)} ${element.unit}`)
-                }}</span>
-              </td>
-              <td class="num">{{ hours(element.hours) }}</td>
-            </tr>
-          </tbody>
-        </KitTable>
-      </KitCollapse>
-    </template>
+    <p class="big mono">
+      {{ hours(option.hours.p50) }}<br /><small class="soft"
+        >{{ hours(option.hours.p10) }} to {{ hours(option.hours.p90) }}</small
+      >
+    </p>
+    <p class="big mono">
+      {{ units.roundMoney(option.cost.p50) }}<br /><small class="soft"
+        >{{ units.roundMoney(option.cost.p10) }} to {{ units.roundMoney(option.cost.p90) }}</small
+      >
+    </p>
+    <p class="small soft">
+      Done in {{ days(option.days) }}. {{ units.money(option.outlay) }} of it to be paid out<template v-if="offer"
+        >: panel landed {{ units.money(offer.landed) }} from {{ offer.maker }}, {{ daysText(offer.leadDays) }}</template
+      >.
+    </p>
+    <ul class="small">
+      <li v-for="text in option.for" :key="text" class="yes">{{ units.said(text) }}</li>
+      <li v-for="text in option.against" :key="text" class="no">{{ units.said(text) }}</li>
+    </ul>
+    <KitCollapse>
+      <template #title>What is counted</template>
+      <KitTable>
+        <tbody>
+          <tr v-for="element in option.elements" :key="element.name">
+            <td>
+              <RouterLink :to="`/book/rules-of-thumb?rule=${element.rule}`" class="why">{{
+                element.name
+              }}</RouterLink><br /><span class="soft small">{{
+                units.said(`${element.count.toFixed(element.count < 10 ? 1 : 0)} ${element.unit}`)
+              }}</span>
+            </td>
+            <td class="num">{{ hours(element.hours) }}</td>
+          </tr>
+        </tbody>
+      </KitTable>
+    </KitCollapse>
   </div>
 </template>
 
@@ -82,9 +72,6 @@ const days = ({ p10, p90 }: { p10: number; p90: number }) => {
 .option.chosen {
   border: 2px solid var(--mark);
   padding: calc(0.75rem - 1px);
-}
-.option.out {
-  background: var(--sheet);
 }
 .head {
   display: flex;

@@ -29,9 +29,11 @@ import { percent, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
+import BesideIt from './BesideIt.vue';
 import DecisionCard from './DecisionCard.vue';
 import OfferForm from './OfferForm.vue';
 import OptionColumn from './OptionColumn.vue';
+import RuledOut from './RuledOut.vue';
 import ThenAndNow from './ThenAndNow.vue';
 import { useWeighing } from './useWeighing.ts';
 import VerdictCharts from './VerdictCharts.vue';
@@ -56,6 +58,7 @@ const load = useLoad(async (again) => {
     zones,
     decided: repairs.filter(here),
     gone: withdrawn.filter(here),
+    plan,
     panel: panelOf(plan, props.panel),
   };
 });
@@ -134,6 +137,12 @@ async function decide(): Promise<void> {
         : `/vehicles/${props.id}`,
   );
 }
+const open = computed(() => verdict.value?.verdict.options.filter(({ ruledOut: why }) => why === null) ?? []);
+const ruledOut = computed(() => verdict.value?.verdict.options.filter(({ ruledOut: why }) => why !== null) ?? []);
+/** Damaged panels that lie at this one, by what they are called. */
+const beside = computed(() =>
+  (load.data.value?.plan.panels ?? []).filter((other) => verdict.value?.beside.includes(other.id)),
+);
 const proposed = computed(
   () => verdict.value?.verdict.options.find((option) => option.id === verdict.value?.verdict.proposed) ?? null,
 );
@@ -213,7 +222,7 @@ const proposed = computed(
               <VerdictCharts :verdict="verdict.verdict" :choice="choice" />
               <div class="options" role="radiogroup" aria-label="Options">
                 <OptionColumn
-                  v-for="option in verdict.verdict.options"
+                  v-for="option in open"
                   :key="option.id"
                   :option="option"
                   :proposed="option.id === verdict.verdict.proposed"
@@ -222,6 +231,8 @@ const proposed = computed(
                   @choose="choice = option.id"
                 />
               </div>
+              <RuledOut :options="ruledOut" />
+              <BesideIt v-if="beside.length > 0" :vehicle="id" :panel="load.data.value.panel" :beside="beside" />
               <OfferForm
                 :vehicle="id"
                 :panel="panel"

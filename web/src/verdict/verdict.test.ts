@@ -65,7 +65,7 @@ beforeEach(() => {
     .on(`GET ${base}`, { id: 'v', nickname: 'Marigold', planId: 'saloon' })
     .on(`GET ${base}/panels/${panel.id}/zones`, [zone('z1')])
     .on(`GET ${base}/repairs`, [])
-    .on(`POST ${base}/verdict`, { verdict: weighed(null), offer: null });
+    .on(`POST ${base}/verdict`, { verdict: weighed(null), offer: null, beside: [] });
 });
 const open = () => openPage(VerdictPage, { id: 'v', panel: panel.id });
 
@@ -74,10 +74,22 @@ describe('the verdict', () => {
     const { page } = await open();
     expect(server.to(`POST ${base}/verdict`)).toEqual([{ zoneIds: ['z1'] }]);
     const options = page.findAll('[role=radiogroup] input[type=radio]');
-    expect(options).toHaveLength(5);
+    expect(options).toHaveLength(2);
     expect(page.findAll('small').filter((entry) => entry.text() === 'proposed')).toHaveLength(1);
-    expect(page.text()).toContain('Ruled out. Metal that is through cannot be treated');
-    expect(options[0]!.attributes('disabled')).toBeDefined();
+  });
+
+  it('folds away what is ruled out, each with its reason', async () => {
+    const { page } = await open();
+    const out = page.findAll('details').find((entry) => entry.text().startsWith('Ruled out'))!;
+    expect(out.text()).toContain('Treat and keep. Metal that is through cannot be treated');
+    expect(out.findAll('li')).toHaveLength(weighed(null).options.filter(({ ruledOut }) => ruledOut !== null).length);
+  });
+
+  it('leads on to one piece where what lies at it is damaged, too', async () => {
+    server.on(`POST ${base}/verdict`, { verdict: weighed(null), offer: null, beside: ['tunnel'] });
+    const { page } = await open();
+    expect(page.text()).toContain('Damage is drawn on what lies at it, too: Transmission tunnel.');
+    expect(page.html()).toContain(`/panels/${panel.id}/facts?joining=tunnel`);
   });
 
   it('shows hours and money with their range, and what is counted', async () => {
@@ -108,7 +120,7 @@ describe('the verdict', () => {
     let late!: (answer: Response) => void;
     server.on(`POST ${base}/verdict`, () => new Promise<Response>((resolve) => (late = resolve)));
     await page.findAll('[role=checkbox]')[1]!.trigger('click');
-    const two = { verdict: weighed(null, 2), offer: null };
+    const two = { verdict: weighed(null, 2), offer: null, beside: [] };
     server.on(`POST ${base}/verdict`, two);
     await page.findAll('[role=checkbox]')[1]!.trigger('click');
     await flushPromises();
@@ -118,7 +130,7 @@ describe('the verdict', () => {
         .map((row) => row.text())
         .find((text) => text.startsWith('Trial fits'));
     expect(fits()).toContain('4.0 fits');
-    late(new Response(JSON.stringify({ verdict: weighed(null), offer: null })));
+    late(new Response(JSON.stringify({ verdict: weighed(null), offer: null, beside: [] })));
     await flushPromises();
     expect(fits()).toContain('8.0 fits');
     // What was chosen while the first one was on its way is asked for afterwards.
@@ -129,6 +141,7 @@ describe('the verdict', () => {
     const { page } = await open();
     server.on(`POST ${base}/offers`, {}).on(`POST ${base}/verdict`, {
       verdict: weighed({ landed: 38_400, leadDays: 9 }),
+      beside: [],
       offer: {
         id: 'o',
         panel: panel.id,
@@ -315,7 +328,7 @@ describe('the verdict', () => {
   it('lets a viewer look, not decide', async () => {
     signIn('viewer');
     const { page } = await open();
-    expect(page.findAll('.option')).toHaveLength(5);
+    expect(page.findAll('.option')).toHaveLength(2);
     expect(page.find('textarea').exists()).toBe(false);
     expect(page.find('form.prices').exists()).toBe(false);
   });
@@ -328,6 +341,6 @@ describe('the verdict', () => {
     await button(page, 'Try again').trigger('click');
     await flushPromises();
     await flushPromises();
-    expect(page.findAll('.option')).toHaveLength(5);
+    expect(page.findAll('.option')).toHaveLength(2);
   });
 });
