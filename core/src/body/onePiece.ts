@@ -93,7 +93,8 @@ export function onePieceOf(plan: BodyPlan, { id, name, panels }: OnePiece): Pane
         .filter(({ seam }) => seam === undefined || !between.includes(seam))
         .map(({ seam: _seam, ...edge }): SaidEdge => ({ ...edge, line: edge.line.map(shiftOf(panel)) })),
     ),
-    layers: first.layers,
+    // Its first sheet is the piece itself, whatever the panel is called that it starts from.
+    layers: first.layers.map((layer, i) => (i === 0 ? { ...layer, name } : layer)),
     curvature: MOST_CURVED[Math.max(...own.map(({ curvature }) => MOST_CURVED.indexOf(curvature)))]!,
     structural: own.some(({ structural }) => structural),
     visible: own.some(({ visible }) => visible),

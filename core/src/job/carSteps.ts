@@ -46,10 +46,13 @@ export function carSteps(
   );
   const structural = repairs.filter((_, i) => panels[i]!.structural);
   if (structural.length === 0) return [safe];
-  const welded = structural.map(({ id }) => ({
-    id: `${id} weld`,
-    why: 'The frame is only closed again when its last load-bearing weld is in.',
-  }));
+  // A quarter or a tail that is off weakens the body as well, though it is not counted on by itself.
+  const welded = repairs
+    .filter((_, i) => panels[i]!.structural || panels[i]!.fixing !== 'bolted')
+    .map(({ id }) => ({
+      id: `${id} weld`,
+      why: 'The body is only closed again when the last panel that is welded to it is in.',
+    }));
   return [
     safe,
     step(

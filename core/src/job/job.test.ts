@@ -106,6 +106,11 @@ describe('the steps of a job', () => {
       [`${sill.id} weld`, 'car safe'],
     ] as const)
       expect(waitsFor(steps, later, before), `${later} after ${before}`).toBe(true);
+    // A quarter that is off weakens the body as well; a bolted panel does not.
+    const [quarter, bonnet] = ['quarter-l', 'bonnet'].map((id) => repairOn(saloon, panelOf(id), 'patch'));
+    const all = job([sill, quarter!, bonnet!]);
+    expect(waitsFor(all, 'car measure', `${quarter!.id} weld`)).toBe(true);
+    expect(waitsFor(all, 'car measure', `${bonnet!.id} weld`)).toBe(false);
     const wing = job([repairOn(saloon, panelOf('wing-l'), 'patch')]);
     expect(wing.some(({ kind }) => kind === 'brace')).toBe(false);
   });

@@ -8,7 +8,7 @@ export function orderSteps(
     name,
     panel,
     repair,
-    order: { state, leadHours, reworkHours = 0 },
+    order: { state, leadHours, undated = false, reworkHours = 0 },
     house,
   }: {
     name: string;
@@ -36,7 +36,7 @@ export function orderSteps(
   });
   return [
     step('order', 'order it', { hours: house.order, share: ordered ? 1 : 0 }),
-    step('delivery', 'on its way', {
+    step('delivery', undated ? 'on back order without a date, weeks are guessed' : 'on its way', {
       hours: leadHours,
       share: ordered && !isAwaited(state) ? 1 : 0,
       waits: true,

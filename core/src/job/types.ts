@@ -77,6 +77,8 @@ export interface JobStep {
 export interface OrderedPart {
   state: OrderState;
   leadHours: number;
+  /** Nobody has said a day: its hours are a guess. */
+  undated?: boolean;
   reworkHours?: number;
 }
 

@@ -1,3 +1,4 @@
+export { expectedIn, type Awaited } from './expected.ts';
 export { landed, type LandedInput, type LandedLine } from './landed.ts';
 export { ORDER_STATES, nextStates, isAwaited, isGone, isOver, isToCome, type OrderState } from './states.ts';
 export { basket, type Basket, type BasketInput } from './basket.ts';

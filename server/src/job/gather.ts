@@ -1,6 +1,7 @@
 import { In, IsNull, Not, type DataSource } from 'typeorm';
 import type { HeldShares, JobInput, JobRepair, OrderedPart } from '@aspecta/core/job';
 import { otherSideOf, type BodyPlan } from '@aspecta/core/body';
+import { expectedIn } from '@aspecta/core/order';
 import { signOf } from '@aspecta/core/survey';
 import { isBought } from '@aspecta/core/verdict';
 import type { OwnVehicle } from '../garage/service.ts';
@@ -36,13 +37,6 @@ interface Known {
   dressed: ReadonlyMap<string, number>;
 }
 
-const HOUR = 3_600_000;
-const DAY_HOURS = 24;
-/** A part that should be here by now, or is due at once, is counted on for no sooner. */
-const OVERDUE_HOURS = 48;
-/** Days of delivery where nobody has quoted any; common practice, no published source (T-29). */
-const USUAL_DAYS = 10;
-
 /** All that is known of these cars, asked for at once. */
 export async function gather(
   db: DataSource,
@@ -70,7 +64,7 @@ export async function gather(
         rows.filter((row) => row.vehicleId === vehicle.id);
       const decided = of(repairs);
       const inRepair = new Set(decided.flatMap((repair) => repair.zones.map(({ id }) => id)));
-      const lead = (order: OrderRow) => leadHours(order, of(offers), now);
+      const lead = (order: OrderRow) => expected(order, of(offers), now);
       const loose = of(orders).filter((order) => order.repairId === null && order.unneeded === null);
       return [
         vehicle.id,
@@ -157,7 +151,7 @@ function jobRepair(
     fitted,
     access,
     dressed,
-  }: { lead: (order: OrderRow) => number; ticked: Ticked } & Pick<Known, 'coated' | 'fitted' | 'access' | 'dressed'>,
+  }: { lead: Lead; ticked: Ticked } & Pick<Known, 'coated' | 'fitted' | 'access' | 'dressed'>,
 ): JobRepair {
   const order = isBought(choice) ? orders.filter(({ repairId }) => repairId === id).at(-1) : undefined;
   const fasteners = (work ?? [])
@@ -181,15 +175,24 @@ function jobRepair(
 }
 
 /** What is bought, as the job needs it. */
-const partOf = (row: OrderRow, lead: (order: OrderRow) => number): OrderedPart => ({
-  state: row.state,
-  leadHours: lead(row),
-  reworkHours: row.arrival?.hours ?? 0,
-});
+const partOf = (row: OrderRow, lead: Lead): OrderedPart => {
+  const { hours, undated } = lead(row);
+  return { state: row.state, leadHours: hours, undated, reworkHours: row.arrival?.hours ?? 0 };
+};
 
-/** Hours until it is here: by the day it is due, else as its maker quoted. */
-function leadHours(order: OrderRow, offers: readonly OfferRow[], now: Date): number {
-  if (order.due) return Math.max(OVERDUE_HOURS, (Date.parse(`${order.due}T12:00:00Z`) - now.getTime()) / HOUR);
-  const quoted = offers.find(({ panel, maker }) => panel === order.panel && maker === order.maker)?.leadDays;
-  return (quoted ?? USUAL_DAYS) * DAY_HOURS;
-}
+type Lead = (order: OrderRow) => ReturnType<typeof expectedIn>;
+
+/** The step of its history from which its delivery counts: put off, or ordered. */
+const sinceOf = ({ state, history }: OrderRow) =>
+  (state === 'back-order' ? undefined : history.findLast((step) => step.state === 'ordered')) ?? history.at(-1)!;
+
+const expected = (order: OrderRow, offers: readonly OfferRow[], now: Date): ReturnType<Lead> =>
+  expectedIn(
+    {
+      state: order.state,
+      due: order.due,
+      since: sinceOf(order).on,
+      quotedDays: offers.find(({ panel, maker }) => panel === order.panel && maker === order.maker)?.leadDays,
+    },
+    now.getTime(),
+  );

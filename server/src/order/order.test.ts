@@ -114,6 +114,20 @@ describe('a line of the order book', () => {
     expect((await back.expect(200)).body).toMatchObject({ state: 'ordered', due: '2026-01-15', late: true });
   });
 
+  it('has no day any more once it is put off without one; the job says that its weeks are guessed', async () => {
+    let line = await add({ due: '2026-01-15', item: 'Wheel house, one-piece' });
+    line = (await move(line, 'ordered').expect(200)).body;
+    line = (await move(line, 'back-order').expect(200)).body;
+    expect(line).toMatchObject({ due: null, late: false });
+    const { steps } = (await here.owner.get(`/vehicles/${here.vehicle}/job`).expect(200)).body as JobView;
+    expect(steps.find(({ id }) => id === `${line.id} delivery`)).toMatchObject({
+      title: 'Wheel house, one-piece: on back order without a date, weeks are guessed',
+      state: 'waits',
+    });
+    const { body } = await here.owner.post(`/orders/${line.id}/back`, { version: line.version }).expect(200);
+    expect(body).toMatchObject({ state: 'ordered', due: '2026-01-15' });
+  });
+
   it('changes by the version that was seen; the second to change sees what is stored', async () => {
     const line = await add();
     const change = { ...details, price: 12_500, version: line.version };

@@ -141,13 +141,19 @@ export class OrderService {
         'state',
       );
     }
+    // What is put off without a new date has none.
+    const dueNow = due ?? (state === 'back-order' ? null : line.due);
     await changeOfAll(this.db, await carsInParcel(this.db, line.parcel, line.vehicleId), async (manager) => {
       const changes = {
         state,
-        due: due ?? line.due,
+        due: dueNow,
         history: [
           ...line.history,
-          { ...step(state, on, caller, note), ...(due ? { dueBefore: line.due, promised: due } : {}) },
+          {
+            ...step(state, on, caller, note),
+            ...(dueNow === line.due ? {} : { dueBefore: line.due }),
+            ...(due ? { promised: due } : {}),
+          },
         ],
         // What has been ordered keeps the price of its day, whatever the house rules say later.
         ...(state === 'ordered' ? { currency: shop.currency, taxRate: shop.taxRate } : {}),

@@ -32,7 +32,7 @@ const units = useUnits();
 const form = useForm();
 const going = ref<OrderState | null>(null);
 const on = ref(today());
-const due = ref(props.line.due ?? '');
+const due = ref('');
 const WAY: readonly OrderState[] = ['wanted', 'ordered', 'confirmed', 'arrived', 'checked', 'fitted'];
 const reached = computed(() => new Set(props.line.history.map((step) => step.state)));
 const asksDue = isAwaited;
@@ -45,6 +45,8 @@ const note = ref('');
 function go(state: OrderState): void {
   going.value = going.value === state ? null : state;
   note.value = '';
+  // The day it was promised for is off once it is put off.
+  due.value = state === 'back-order' ? '' : (props.line.due ?? '');
 }
 async function send(verb: 'move' | 'back' | 'keep', body: object): Promise<void> {
   const done = await form.submit(async () => {
@@ -129,6 +131,7 @@ const takeBack = () => send('back', {});
       >
         due {{ dayOf(line.due) }}</span
       >
+      <span v-else-if="line.state === 'back-order'" class="small soft">no date is known</span>
       <ol class="way" aria-label="Way of the panel">
         <li v-for="state in WAY" :key="state" :class="{ been: reached.has(state), now: line.state === state }">
           <span>{{ ORDER_WORDS[state] }}</span>
@@ -161,7 +164,12 @@ const takeBack = () => send('back', {});
       <KitField v-slot="{ bind }" :label="`${ORDER_WORDS[going]} on`" :error="form.errors['on']"
         ><KitDate v-bind="bind" v-model="on" required
       /></KitField>
-      <KitField v-if="asksDue(going)" v-slot="{ bind }" label="Should arrive on" :error="form.errors['due']"
+      <KitField
+        v-if="asksDue(going)"
+        v-slot="{ bind }"
+        label="Should arrive on"
+        :hint="going === 'back-order' ? 'Empty where nobody says a date' : undefined"
+        :error="form.errors['due']"
         ><KitDate v-bind="bind" v-model="due"
       /></KitField>
       <KitField

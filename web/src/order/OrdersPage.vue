@@ -62,9 +62,8 @@ const shown = computed(() =>
   ),
 );
 const late = computed(() => (load.data.value?.orders ?? []).filter((line) => line.late).length);
-const toPay = computed(() =>
-  (load.data.value?.orders ?? []).filter((line) => line.state === 'wanted').reduce((sum, line) => sum + line.landed, 0),
-);
+const landed = (lines: readonly OrderLine[]) => lines.reduce((sum, line) => sum + line.landed, 0);
+const toPay = computed(() => landed((load.data.value?.orders ?? []).filter((line) => line.state === 'wanted')));
 const quotedFor = (lines: readonly { line: OrderLine }[]) => {
   const days = lines.flatMap(({ line }) => needOf(line)?.quoted ?? []);
   return days.length > 0 ? Math.max(...days) : null;
@@ -93,7 +92,8 @@ const onWay = computed(() => (load.data.value?.orders ?? []).filter((line) => is
         <div>
           <p class="figure">{{ onWay.length }}</p>
           <p class="soft small">
-            on the way<template v-if="late > 0"
+            on the way<template v-if="onWay.length > 0">, {{ units.roundMoney(landed(onWay)) }} landed</template
+            ><template v-if="late > 0"
               >, <strong class="alarm">{{ late }} late</strong></template
             >
           </p>
@@ -109,7 +109,10 @@ const onWay = computed(() => (load.data.value?.orders ?? []).filter((line) => is
         :lines="wanted"
         @order="sending = $event"
       />
-      <KitNotice v-if="wanted.length > 0 && advice.data.value?.problem">{{ advice.data.value.problem }}</KitNotice>
+      <KitNotice v-if="wanted.length > 0 && advice.data.value?.problem"
+        >{{ advice.data.value.problem }}
+        <RouterLink :to="`/vehicles/${wanted[0]!.vehicleId}/plan`">To the plan</RouterLink></KitNotice
+      >
       <KitNotice v-if="advice.error.value" bad
         >By when to order could not be reckoned: {{ advice.error.value }}</KitNotice
       >

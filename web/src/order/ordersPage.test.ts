@@ -66,7 +66,7 @@ describe('the order book', () => {
   it('adds up what is on the way, what is late and what is still to be ordered', async () => {
     const page = await open();
     const [way, pay] = page.findAll('.figures > div').map((entry) => entry.text());
-    expect(way).toMatch(/^2\s*on the way, 1 late$/);
+    expect(way).toMatch(/^2\s*on the way, €240 landed, 1 late$/);
     expect(pay).toContain('€42');
   });
 

@@ -15,6 +15,8 @@ import { hours, percent } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import { hoursText } from './hoursText.ts';
+import { holdUps } from './holdUps.ts';
+import HoldUps from './HoldUps.vue';
 import { barsChart, slotsOf, tonightOf } from './planScene.ts';
 import WhatIf from './WhatIf.vue';
 import WishForm from './WishForm.vue';
@@ -49,7 +51,7 @@ const days = computed(() =>
 const chart = computed(() => barsChart(view.value, dayText));
 /** Share of the runs over which a step is said to hold the end up. */
 const OFTEN = 0.5;
-const holding = computed(() => view.value.steps.filter(({ critical }) => critical >= OFTEN));
+const holding = computed(() => holdUps(view.value.steps, OFTEN));
 /** The next spells of rain, as many as one can keep in mind. */
 const rain = computed(() => view.value.wet.slice(0, 4).map(([from, to]) => ({ from, to })));
 const editing = ref<Worker | 'new' | null>(null);
@@ -69,7 +71,7 @@ const anybody = computed(() => view.value.workers.length > 0);
         <KitButton v-if="view.steps.length > 0" plain to="/account">Keep my calendar up to date</KitButton>
         <KitButton :to="`/vehicles/${id}/job`">All steps and why</KitButton>
       </CarHead>
-      <KitNotice v-if="view.problem" bad>
+      <KitNotice v-if="view.problem" :bad="anybody">
         <p>{{ view.problem }}</p>
         <KitButton v-if="isOwner && !anybody" small main @click="editing = 'new'">Say who works when</KitButton>
       </KitNotice>
@@ -120,11 +122,7 @@ const anybody = computed(() => view.value.workers.length > 0);
         <ChartView :chart="chart" />
         <section v-if="holding.length > 0">
           <h2>What holds the end up</h2>
-          <ul>
-            <li v-for="step in holding" :key="step.id">
-              {{ step.title }} <span class="soft small">in {{ Math.round(step.critical * 100) }} of 100 runs</span>
-            </li>
-          </ul>
+          <HoldUps :of="holding" />
         </section>
         <WhatIf :vehicle="id" />
         <KitCollapse title="Day by day">

@@ -4,6 +4,7 @@ import type { PlannedStep, PlanView } from '@aspecta/contract/plan';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import { hoursText, readHours } from './hoursText.ts';
 import PlanPage from './PlanPage.vue';
+import { holdUps } from './holdUps.ts';
 import { barsChart, slotsOf, tonightOf } from './planScene.ts';
 
 const planned = (id: string, pieces: [string, string][], over: Partial<PlannedStep> = {}): PlannedStep => ({
@@ -190,5 +191,28 @@ describe('what is wanted of a plan', () => {
     signIn('viewer');
     const { page } = await open();
     expect(page.find('.wish').exists()).toBe(false);
+  });
+});
+
+describe('what holds the end up', () => {
+  it('is told by deliveries, what dries, panels and the car, longest first; what seldom does is left out', () => {
+    const held = (id: string, over: Partial<PlannedStep>) => planned(id, steps[0]!.pieces, { critical: 1, ...over });
+    const told = holdUps(
+      [
+        held('1', { title: 'Sill: cut', hours: 3, critical: 0.7 }),
+        held('2', { title: 'Sill: weld', hours: 5 }),
+        held('3', { title: 'Roof: weld', panel: 'roof', hours: 30, critical: 0.4 }),
+        held('4', { title: 'Sill: on its way', kind: 'delivery', hours: 96 }),
+        held('5', { title: 'Sill: the primer dries', kind: 'cure', waits: true, hours: 24 }),
+        held('6', { title: 'Measure again', kind: 'measure', panel: null, hours: 1 }),
+      ],
+      0.5,
+    );
+    expect(told.map(({ what, hours, critical, steps: own }) => [what, hours, critical, own.length])).toEqual([
+      ['Sill: on its way', 96, 1, 1],
+      ['Coats that dry and harden', 24, 1, 1],
+      ['Work on Sill', 8, 1, 2],
+      ['The car as a whole', 1, 1, 1],
+    ]);
   });
 });
