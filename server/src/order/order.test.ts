@@ -115,14 +115,14 @@ describe('a line of the order book', () => {
   });
 
   it('has no day any more once it is put off without one; the job says that its weeks are guessed', async () => {
-    let line = await add({ due: '2026-01-15', item: 'Wheel house, one-piece' });
+    let line = await add({ due: '2026-01-15', panel: '', item: 'Wheel house, one-piece' });
     line = (await move(line, 'ordered').expect(200)).body;
     line = (await move(line, 'back-order').expect(200)).body;
     expect(line).toMatchObject({ due: null, late: false });
     const { steps } = (await here.owner.get(`/vehicles/${here.vehicle}/job`).expect(200)).body as JobView;
     expect(steps.find(({ id }) => id === `${line.id} delivery`)).toMatchObject({
       title: 'Wheel house, one-piece: on back order without a date, weeks are guessed',
-      state: 'waits',
+      state: 'running',
     });
     const { body } = await here.owner.post(`/orders/${line.id}/back`, { version: line.version }).expect(200);
     expect(body).toMatchObject({ state: 'ordered', due: '2026-01-15' });
