@@ -51,6 +51,7 @@ async function people(house: Workshop): Promise<Caller> {
     ...rules,
     unit: unit as Unit,
     overlay: false,
+    paints: true,
     schools: schoolDefaults,
     temperature: 18,
     coatingUnit: 'um',

@@ -1,3 +1,4 @@
+import type { Stage } from '@aspecta/core/job';
 import type { StepView } from '../job/index.ts';
 
 /** When somebody works: hours of the day for each day of the week, Monday first, and days off. */
@@ -44,6 +45,28 @@ export interface WhatIf {
   sooner: number | null;
 }
 
+/** The way of a repair from bare metal to paint. */
+export interface StagedView {
+  repair: string;
+  panel: string;
+  /** Of the panel. */
+  name: string;
+  /** By stage, when it is reached, ISO; null where that is not planned, or done. A stage that it does not have is left out. */
+  stages: Partial<Record<Stage, { done: boolean; end: string | null }>>;
+  /** The first that is not reached; null where all are. */
+  now: Stage | null;
+}
+/** The stages as a restorer says them. */
+export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
+  opened: 'Opened',
+  sound: 'Metal sound',
+  primed: 'Primed',
+  filled: 'Filled, blocked',
+  surfacer: 'In surfacer',
+  painted: 'Painted',
+  ready: 'Ready',
+};
+
 export interface PlanView {
   wish: PlanWishInput;
   /** Share of the runs in which it is ready by the day that was promised; null where none was, or nothing is planned. */
@@ -62,6 +85,8 @@ export interface PlanView {
   p90: string | null;
   /** Hours of work that are left. */
   left: number;
+  /** How far each repair has come from bare metal to paint. */
+  stages: StagedView[];
   /** Steps that come later than they should after others, and by how many hours. */
   broken: { title: string; after: string; late: number }[];
   /** Steps that are blocked and so are in no plan, with all that waits for them. */

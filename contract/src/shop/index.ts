@@ -29,6 +29,8 @@ export interface Shop {
   rates: { hour: number; sheetDm2: number; weldMetre: number; coatDm2: number };
   /** Whether laying a new sheet over treated sound metal is weighed as an option. */
   overlay: boolean;
+  /** Whether each panel is painted here after its repair; else paint is left for later, for the whole car. */
+  paints: boolean;
   /** How joints are closed of which nobody has said anything else. */
   schools: Schools;
   /** °C in the workshop as a rule: what welds cool down to, and what coats dry at. */

@@ -60,6 +60,7 @@ export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
   unit,
   taxRate,
   ...reckoned,
+  paints: Joi.boolean().default(false),
   temperature: Joi.number().min(-20).max(45).required(),
   timeZone: Joi.string().max(60).allow(null),
   coatingUnit: Joi.valid('um', 'mil').default('um'),

@@ -70,3 +70,4 @@ export function layerOf(panel: Panel, id: string): Layer {
 }
 
 export { sheetOf } from './sheet.ts';
+export { holdsBody } from './holdsBody.ts';

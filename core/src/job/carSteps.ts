@@ -1,4 +1,4 @@
-import type { Panel } from '../body/index.ts';
+import { holdsBody, type Panel } from '../body/index.ts';
 import type { HeldShares, JobHouse, JobRepair, JobStep, StepKind } from './types.ts';
 
 /** Steps that concern the car as a whole, once for all of its repairs. */
@@ -46,9 +46,8 @@ export function carSteps(
   );
   const structural = repairs.filter((_, i) => panels[i]!.structural);
   if (structural.length === 0) return [safe];
-  // A quarter or a tail that is off weakens the body as well, though it is not counted on by itself.
   const welded = repairs
-    .filter((_, i) => panels[i]!.structural || panels[i]!.fixing !== 'bolted')
+    .filter((_, i) => holdsBody(panels[i]!))
     .map(({ id }) => ({
       id: `${id} weld`,
       why: 'The body is only closed again when the last panel that is welded to it is in.',

@@ -1,4 +1,5 @@
 export { isPast, standingOf, STEP_STATES, type StepStanding, type StepState, type StepWord } from './standing.ts';
+export { STAGES, stagesOf, type Stage, type Staged, type StagedStep } from './stages.ts';
 export { jobSteps } from './jobSteps.ts';
 export { phaseOf } from '../repair/index.ts';
 export { hoursByKind } from './repairSteps.ts';

@@ -1,39 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bodyPlan, bodyPlans, sheetOf, type BodyPlan, type Panel } from '../body/index.ts';
-import { area } from '../geometry/index.ts';
-import { closedJoints, meanHours, panelJoints, spotsOf } from '../repair/index.ts';
-import { elementsOf, type OptionId } from '../verdict/index.ts';
+import { bodyPlan, bodyPlans } from '../body/index.ts';
+import type { OptionId } from '../verdict/index.ts';
 import { jobDefaults, jobSteps, phaseOf, type JobRepair, type JobStep } from './index.ts';
+import { repairOn, workOn } from './testing.ts';
 
 const OPTIONS: readonly OptionId[] = ['treat', 'patch', 'part', 'whole', 'make', 'overlay', 'open'];
-/** The counted work of an option on a panel with damage over a tenth of it. */
-function workOn(plan: BodyPlan, panel: Panel, choice: OptionId) {
-  const joints = closedJoints(panelJoints(plan, panel), { visible: panel.visible });
-  const size = area(sheetOf(panel));
-  const zone = { class: 'through' as const, area: size / 10, patchPerimeter: 400, patchArea: size / 8, toMount: null };
-  return elementsOf(choice, {
-    panel: {
-      ...panel,
-      area: size,
-      jointLength: joints.reduce((sum, { length }) => sum + length, 0),
-      spotWelds: spotsOf(joints),
-      joints,
-      bolted: panel.fixing === 'bolted',
-      thickness: 0.9,
-      material: panel.layers[0]!.material,
-    },
-    zones: [{ ...zone, joints: joints.slice(0, 2) }],
-    offer: null,
-  }).map((element) => ({ name: element.name, hours: meanHours([element]) }));
-}
-function repairOn(plan: BodyPlan, panel: Panel, choice: OptionId, over: Partial<JobRepair> = {}): JobRepair {
-  const work = workOn(plan, panel, choice);
-  const counted = work.reduce((sum, { hours }) => sum + hours, 0);
-  const order = choice === 'whole' || choice === 'part' ? { state: 'wanted' as const, leadHours: 240 } : null;
-  const base = { id: `${panel.id} ${choice}`, panel: panel.id, choice, done: false, opened: null, welded: null };
-  return { ...base, hours: counted * 1.2, work, order, ...over };
-}
 const saloon = bodyPlan('saloon');
 const panelOf = (id: string) => saloon.panels.find((panel) => panel.id === id)!;
 const job = (repairs: readonly JobRepair[], over: object = {}) =>

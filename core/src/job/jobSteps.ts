@@ -28,6 +28,7 @@ export function jobSteps({
   undecided,
   own = [],
   held,
+  paints = false,
   house = {},
 }: JobInput): JobStep[] {
   const paces = { ...jobDefaults, ...house };
@@ -64,7 +65,7 @@ export function jobSteps({
       opened,
       { house: paces, held },
     ),
-    ...known.flatMap((repair) => repairSteps(repair, panelOf.get(repair.panel)!, body, paces)),
+    ...known.flatMap((repair) => repairSteps(repair, panelOf.get(repair.panel)!, { body, house: paces, paints })),
   ];
   acrossRepairs(steps, known, body);
   for (const { id, title, hours, after } of own)

@@ -9,9 +9,17 @@ import type { JobHouse, JobRepair, JobStep, Link, StepKind } from './types.ts';
 /** Share of the coating that goes onto faces which the piece will cover. */
 const BEHIND = 0.5;
 
+/** What the steps of a repair rest on beside it and its panel. */
+interface Known {
+  body: BodyPlan;
+  house: JobHouse;
+  /** A panel that is seen is painted after its repair. */
+  paints: boolean;
+}
+
 /** The steps of one repair in their order; its counted hours are shared out among them. */
-export function repairSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: JobHouse): JobStep[] {
-  return keepsPanel(repair.choice) ? keptSteps(repair, panel, house) : openedSteps(repair, panel, body, house);
+export function repairSteps(repair: JobRepair, panel: Panel, known: Known): JobStep[] {
+  return keepsPanel(repair.choice) ? keptSteps(repair, panel, known) : openedSteps(repair, panel, known);
 }
 
 /** Hours of each step: what was counted for it, stretched so that all of them are what was decided on. */
@@ -31,6 +39,8 @@ export function hoursByKind({ work, hours }: Pick<JobRepair, 'work' | 'hours'>):
   if (counted === 0) by.set('weld', hours);
   return (kind) => by.get(kind) ?? 0;
 }
+
+type Maker = ReturnType<typeof maker>;
 
 /** Makes steps of one repair, leaving out those without work. */
 function maker({ id: repair, done, panel, took }: JobRepair, name: string) {
@@ -74,9 +84,11 @@ function maker({ id: repair, done, panel, took }: JobRepair, name: string) {
 }
 
 /** The metal stays: stripped, treated, dressed, coated; an opening is cut besides. */
-function keptSteps(repair: JobRepair, { name, id }: Panel, house: JobHouse): JobStep[] {
+function keptSteps(repair: JobRepair, panel: Panel, { house, paints }: Known): JobStep[] {
+  const { name, id } = panel;
   const hours = hoursByKind(repair);
-  const { steps, add, link } = maker(repair, name);
+  const made = maker(repair, name);
+  const { steps, add, link } = made;
   const path = isCutIn(repair.choice) ? `repairs/${repair.id}/cut` : `panels/${id}`;
   add('strip', 'strip to clean metal', hours('strip'), { path });
   add('open', 'mark and cut the opening', hours('open'), { path, after: [link(['strip'], CLEAN)] });
@@ -107,6 +119,7 @@ function keptSteps(repair: JobRepair, { name, id }: Panel, house: JobHouse): Job
     after: [link(['dress', 'weld', 'treat', 'open', 'strip'], PRIMED, { within: house.bare })],
   });
   add('cure', 'the coat dries', house.cure, { path, waits: true, after: [link(['prime'], DRIES)] });
+  if (panel.visible) surfaced(made, repair, { house, paints });
   return steps;
 }
 
@@ -117,9 +130,10 @@ const PRIMED = 'Bare metal is primed within its hours, or it rusts again.';
 const DRIES = 'A coat needs its hours before the next one goes on.';
 
 /** A piece is let in, or the whole panel replaced. */
-function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: JobHouse): JobStep[] {
+function openedSteps(repair: JobRepair, panel: Panel, { body, house, paints }: Known): JobStep[] {
   const hours = hoursByKind(repair);
-  const { steps, add, link } = maker(repair, panel.name);
+  const made = maker(repair, panel.name);
+  const { steps, add, link } = made;
   const { order } = repair;
   const at = `repairs/${repair.id}`;
   const cut = isCutIn(repair.choice) ? `${at}/cut` : `${at}/joints`;
@@ -220,18 +234,27 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
     waits: true,
     after: [link(['prime'], DRIES)],
   });
+  if (panel.visible)
+    add('fill', 'fill what is low, and block it level', house.fill, {
+      path: `${at}/dress`,
+      after: [link(['cure'], 'Filler goes onto dry primer over sound metal; never over a hole.')],
+    });
   add('seal', 'seal the seams, leave the drains open', hours('seal') + house.seal, {
     path: `panels/${panel.id}`,
     after: [link(['cure'], 'Sealer goes onto dry primer.')],
   });
+  if (panel.visible) surfaced(made, repair, { house, paints });
   const last = lastCoats(panel, cavities.length > 0);
   add('cover', last.title, house.cover, {
     path: 'close',
     dry: true,
     share: repair.welded === 1 ? (repair.coated?.covered ?? 0) : 0,
-    after: [link(['seal'], 'Over the sealer, when it has skinned; drains stay open.')],
+    after: [
+      link(['seal'], 'Over the sealer, when it has skinned; drains stay open.'),
+      link(['harden', 'surface'], 'Wax comes last: where it has crept, no surfacer and no paint holds.'),
+    ],
   });
-  if (last.hardens)
+  if (last.hardens && !steps.some(({ kind }) => kind === 'harden'))
     add('harden', 'the coats harden', house.harden, {
       path: 'close',
       waits: true,
@@ -245,6 +268,31 @@ function openedSteps(repair: JobRepair, panel: Panel, body: BodyPlan, house: Job
       after: [link(['harden', 'cover', 'seal', 'cure'], 'What covers it goes back when its coats are on and dry.')],
     });
   return steps;
+}
+
+/** From primer to what one sees: surfacer, blocked flat; and paint where this shop puts it on. */
+function surfaced({ add, link }: Maker, repair: JobRepair, { house, paints }: Pick<Known, 'house' | 'paints'>): void {
+  add('surface', 'surfacer, blocked flat over a guide coat', house.surface, {
+    path: 'close',
+    dry: true,
+    after: [
+      link(['fill'], 'It shows what the block has missed: nothing is filled after it.'),
+      link(['seal'], 'What is sealed is painted over.'),
+      link(['cure'], DRIES),
+    ],
+  });
+  if (!paints) return;
+  add('paint', 'paint it', house.paint, {
+    path: 'close',
+    dry: true,
+    share: repair.coated?.painted ?? 0,
+    after: [link(['surface'], DRIES, { lag: house.cure })],
+  });
+  add('harden', 'the paint hardens', house.harden, {
+    path: 'close',
+    waits: true,
+    after: [link(['paint'], 'What is soft is marked by the first hand that touches it.')],
+  });
 }
 
 /** `door`, `boot lid`, `wing` → door, boot lid and wing. */

@@ -24,9 +24,12 @@ export const STEP_KINDS = [
   'treat',
   'prime',
   'cure',
+  'fill',
   'seal',
-  'cover',
+  'surface',
+  'paint',
   'harden',
+  'cover',
   'refit',
   'measure',
   'unbrace',
@@ -105,8 +108,8 @@ export interface JobRepair {
   dressed?: number | undefined;
   /** How far its trial fits have come; left out where none was made. */
   fitted?: number | undefined;
-  /** Shares that are coated: of the faces that its welds shut, of those that stay in reach, and of what lies over the primer; null where it has none. */
-  coated?: { behind: number | null; primed: number | null; covered: number | null };
+  /** Shares that are coated: of the faces that its welds shut, of those that stay in reach, and of what lies over the primer, of the paint; null where it has none. */
+  coated?: { behind: number | null; primed: number | null; covered: number | null; painted?: number | null };
 }
 
 /** Of the reference measurements, the braces fitted, the check after the welds, the braces taken out: 0 to 1. */
@@ -137,6 +140,8 @@ export interface JobInput {
   own?: readonly OwnStep[];
   /** Shares that are known to be done of what concerns the frame of the car. */
   held?: Partial<HeldShares>;
+  /** Each panel that is seen is painted after its repair; else paint is left for later. */
+  paints?: boolean;
   house?: Partial<JobHouse>;
 }
 
@@ -153,6 +158,10 @@ export interface JobHouse {
   seal: number;
   find: number;
   decide: number;
+  /** Of a panel that is seen: what is low filled and blocked; surfacer put on and blocked flat; painted. */
+  fill: number;
+  surface: number;
+  paint: number;
   /** What goes over the primer: stone chip, underbody coat, wax. */
   cover: number;
   /** Calendar hours a coat dries. */
@@ -173,6 +182,9 @@ export const jobDefaults: JobHouse = {
   look: 0.25,
   seal: 0.4,
   cover: 0.4,
+  fill: 0.75,
+  surface: 1,
+  paint: 1.5,
   find: 0.5,
   decide: 0.25,
   cure: 24,

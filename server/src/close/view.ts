@@ -155,6 +155,11 @@ export function coatedShares(closing: Closing): ReadonlyMap<string, NonNullable<
         {
           behind: isCoated(own.filter(({ closedBy }) => closedBy.length > 0)),
           primed: isCoated(own.filter(({ closedBy }) => closedBy.length === 0)),
+          painted: share(
+            own
+              .filter((face) => face.kind === 'outside' && panelOf(closing.plan, face.panel).visible)
+              .map((face) => coatsOf(face).some((coat) => coat.kind === 'paint')),
+          ),
           covered: share(
             own.flatMap((face) =>
               coversOf({ kind: face.kind, visible: panelOf(closing.plan, face.panel).visible }).map((kind) =>

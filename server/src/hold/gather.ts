@@ -1,8 +1,8 @@
 import { In, IsNull, type DataSource } from 'typeorm';
-import { panelOf, panelsUnder } from '@aspecta/core/body';
+import { holdsBody, panelOf, panelsUnder } from '@aspecta/core/body';
 import { keepsPanel } from '@aspecta/core/verdict';
 import type { OwnVehicle } from '../garage/service.ts';
-import { RepairEntity } from '../verdict/entities.ts';
+import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
 import { weldProgress } from '../weld/progress.ts';
 import { BraceEntity, GapEntity, OwnPointEntity, RoundEntity, TapeEntity } from './entities.ts';
 import type { Held } from './view.ts';
@@ -28,11 +28,11 @@ export async function heldOf(db: DataSource, vehicles: readonly OwnVehicle[]): P
     vehicles.map((vehicle): [string, Held] => {
       const of = <R extends { vehicleId: string }>(rows: readonly R[]) =>
         rows.filter((row) => row.vehicleId === vehicle.id);
-      const structural = of(repairs).filter(
-        ({ panel, choice }) => panelOf(vehicle.plan, panel).structural && !keepsPanel(choice),
-      );
-      const open = structural.filter(({ id, done }) => !done && (welds.get(id)?.share ?? 0) < 1);
-      const lastWeld = structural.flatMap(({ id }) => welds.get(id)?.at ?? []);
+      const opened = of(repairs).filter(({ choice }) => !keepsPanel(choice));
+      const structural = opened.filter(({ panel }) => panelOf(vehicle.plan, panel).structural);
+      const holding = opened.filter(({ panel }) => holdsBody(panelOf(vehicle.plan, panel)));
+      const isOpen = ({ id, done }: RepairRow) => !done && (welds.get(id)?.share ?? 0) < 1;
+      const lastWeld = holding.flatMap(({ id }) => welds.get(id)?.at ?? []);
       return [
         vehicle.id,
         {
@@ -42,9 +42,9 @@ export async function heldOf(db: DataSource, vehicles: readonly OwnVehicle[]): P
           tapes: tapes.filter(({ roundId }) => of(rounds).some(({ id }) => id === roundId)),
           braces: of(braces),
           gaps: of(gapRows),
-          out: [...new Set(open.flatMap(({ panel }) => panelsUnder(vehicle.plan, panel)))],
+          out: [...new Set(structural.filter(isOpen).flatMap(({ panel }) => panelsUnder(vehicle.plan, panel)))],
           closedAt:
-            structural.length > 0 && open.length === 0
+            structural.length > 0 && !holding.some(isOpen)
               ? new Date(Math.max(0, ...lastWeld.map((at) => at.getTime())))
               : null,
         },

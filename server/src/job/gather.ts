@@ -7,6 +7,7 @@ import { isBought } from '@aspecta/core/verdict';
 import type { OwnVehicle } from '../garage/service.ts';
 import { OrderEntity, type OrderRow } from '../order/entities.ts';
 import { FastenerEntity } from '../repair/entities.ts';
+import { ShopEntity } from '../shop/entities.ts';
 import { FindEntity, ZoneEntity } from '../survey/entities.ts';
 import { OfferEntity, RepairEntity, type OfferRow, type RepairRow } from '../verdict/entities.ts';
 import { weldProgress, type WeldProgress } from '../weld/progress.ts';
@@ -44,7 +45,8 @@ export async function gather(
   { now, held, coated, fitted, access, dressed }: Known,
 ): Promise<ReadonlyMap<string, Gathered>> {
   const vehicleId = In(vehicles.map(({ id }) => id));
-  const [repairs, orders, offers, zones, finds, words, own, clocks] = await Promise.all([
+  const [shops, repairs, orders, offers, zones, finds, words, own, clocks] = await Promise.all([
+    db.getRepository(ShopEntity).findBy({ id: In([...new Set(vehicles.map(({ shopId }) => shopId))]) }),
     db.getRepository(RepairEntity).find({ where: { vehicleId, deletedAt: IsNull() }, order: { decidedAt: 'ASC' } }),
     db.getRepository(OrderEntity).findBy({ vehicleId, state: Not(In(['withdrawn', 'returned', 'kept'])) }),
     db.getRepository(OfferEntity).findBy({ vehicleId }),
@@ -99,6 +101,7 @@ export async function gather(
             ],
             own: of(own),
             held: held.get(vehicle.id),
+            paints: Boolean(shops.find(({ id }) => id === vehicle.shopId)?.paints),
           },
         },
       ];

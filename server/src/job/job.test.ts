@@ -30,7 +30,7 @@ describe('the job of a car', () => {
     const view = await job();
     const own = view.steps.filter((step) => step.repair === repair.id && !step.waits);
     const hours = own
-      .filter(({ kind }) => !['look', 'seal', 'cover', 'harden'].includes(kind))
+      .filter(({ kind }) => !['look', 'seal', 'cover', 'harden', 'fill', 'surface'].includes(kind))
       .reduce((sum, step) => sum + step.hours, 0);
     expect(Math.abs(hours - repair.hours.p50)).toBeLessThan(0.05);
     const weld = of(view, repair, 'weld');

@@ -13,6 +13,7 @@ import type { Workbench } from '../work/bench.ts';
 import { calendarFile } from './calendarFile.ts';
 import { endOfDay, windowsOf } from './hours.ts';
 import { drySpells, wetSpells } from '../stand-ins/weather.ts';
+import { stagesView } from './stagesView.ts';
 import { plannable, tasksOf } from './tasks.ts';
 import { compared, variants } from './whatIf.ts';
 import { NO_WISH, wish, wishesOf } from './wishes.ts';
@@ -63,7 +64,7 @@ export class PlanService {
   }
 
   async plan(caller: Caller, vehicleId: string): Promise<PlanView> {
-    const { now, view, open, blocked, workers, timeZone, wish, wet, input, problem } = await this.before(
+    const { now, vehicle, view, open, blocked, workers, timeZone, wish, wet, input, problem } = await this.before(
       caller,
       vehicleId,
     );
@@ -79,6 +80,7 @@ export class PlanService {
       p90: null,
       left: view.left,
       broken: [],
+      stages: stagesView(view, vehicle.plan),
       blocked: blocked.map(({ title, said }) => ({ title, reason: said?.reason ?? '' })),
     };
     if (!input) return empty;
@@ -92,6 +94,10 @@ export class PlanService {
         p50: at(sure.p50),
         p90: at(sure.p90),
         inTime: sure.inTime,
+        stages: stagesView(view, vehicle.plan, (step) => {
+          const pieces = plan.tasks[step]?.pieces;
+          return pieces ? now.getTime() + pieces.at(-1)![1] * HOUR : null;
+        }),
         broken: plan.broken.map(({ task, after, late }) => ({
           title: titles.get(task)!,
           after: titles.get(after)!,
@@ -158,7 +164,7 @@ export class PlanService {
     const steps = jobSteps(gathered.input);
     const { open, blocked } = plannable(view, steps);
     const wet = wish.outdoors ? wetSpells(now) : [];
-    const known = { now, view, open, blocked, workers, timeZone, wish, wet };
+    const known = { now, vehicle, view, open, blocked, workers, timeZone, wish, wet };
     if (open.length === 0) return { ...known, input: null, problem: null };
     if (workers.every(({ week }) => week.every((day) => day.length === 0)))
       return { ...known, input: null, problem: 'Say who works when: then every step gets its evening.' };

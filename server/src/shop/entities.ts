@@ -11,6 +11,8 @@ export interface ShopRow {
   taxRate: number;
   rates: { hour: number; sheetDm2: number; weldMetre: number; coatDm2: number };
   overlay: boolean;
+  /** Whether it paints what it repairs, panel by panel. */
+  paints: boolean;
   /** Null in shops of the time before there was a choice. */
   schools: Schools | null;
   /** °C in the workshop as a rule. */
@@ -33,6 +35,7 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     taxRate: decimal(),
     rates: json(),
     overlay: flag(),
+    paints: flag(),
     schools: maybe(json()),
     temperature: decimal(),
     coatingUnit: text(3),

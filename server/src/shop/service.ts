@@ -61,6 +61,7 @@ export class ShopService {
       taxRate,
       rates: { ...DEFAULT_RATES, hour },
       overlay: false,
+      paints: false,
       schools: schoolDefaults,
       temperature: 20,
       coatingUnit: unit === 'in' ? 'mil' : 'um',
@@ -103,7 +104,12 @@ export class ShopService {
     const row = await this.db.manager.findOneBy(ShopEntity, { id: caller.shopId });
     if (!row) throw notFound('shop');
     const { pacesSince: _pacesSince, ...shop } = row;
-    const view = { ...shop, overlay: Boolean(shop.overlay), schools: shop.schools ?? schoolDefaults };
+    const view = {
+      ...shop,
+      overlay: Boolean(shop.overlay),
+      paints: Boolean(shop.paints),
+      schools: shop.schools ?? schoolDefaults,
+    };
     // What an hour costs is between the shop and itself.
     return caller.role === 'customer' ? { ...view, rates: NO_RATES, taxRate: 0 } : view;
   }

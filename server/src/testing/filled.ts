@@ -41,6 +41,7 @@ export async function fill(db: DataSource, volume: number): Promise<Filled> {
     ...later(3, { overlay: 0 }),
     ...later(5, { temperature: 20 }),
     ...later(6, { coatingUnit: 'mil', heatUnit: 'F' }),
+    ...later(25, { paints: 0 }),
   });
   await insert('person', {
     id: person,

@@ -36,6 +36,7 @@ const rules = reactive({
   weldMetre: '',
   coatDm2: '',
   overlay: false,
+  paints: false,
   ...schoolDefaults,
   temperature: '',
   coatingUnit: 'um' as Shop['coatingUnit'],
@@ -91,6 +92,7 @@ function take(shop: Shop): void {
     currency: shop.currency,
     unit: shop.unit,
     overlay: shop.overlay,
+    paints: shop.paints,
     ...shop.schools,
     version: shop.version,
     coatingUnit: shop.coatingUnit,
@@ -123,6 +125,7 @@ async function save(): Promise<void> {
           unit: rules.unit,
           taxRate: shareOf(rules.tax),
           ...reckoned(),
+          paints: rules.paints,
           temperature: units.heat.read(rules.temperature),
           coatingUnit: rules.coatingUnit,
           heatUnit: rules.heatUnit,
@@ -224,6 +227,13 @@ async function save(): Promise<void> {
             <KitChips v-model="rules.seen" legend="A cut in sheet that is seen is closed by" :options="CUTS" />
             <KitChips v-model="rules.hidden" legend="A cut that stays hidden" :options="CUTS" />
             <KitChips v-model="rules.flange" legend="A flange that was spot-welded" :options="FLANGES" />
+            <KitCheckbox v-model="rules.paints"
+              >Paint each panel here after its repair
+              <small class="soft"
+                >Every panel that is seen then has its paint, and the hours it hardens, as steps. Without it a repair
+                ends in surfacer: paint is a job of its own, for the whole car or at another shop.</small
+              ></KitCheckbox
+            >
             <KitCheckbox v-model="rules.overlay"
               >Weigh laying a new sheet over the old one
               <small class="soft"

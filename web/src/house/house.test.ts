@@ -31,7 +31,7 @@ describe('the house rules', () => {
     await field(page, 'Tax, %').setValue('19,5');
     await page.get('input[type=radio][value=in]').setValue(true);
     await page.findAll('input[type=radio][value=lap]')[1]!.setValue(true);
-    await page.get('[role=checkbox]').trigger('click');
+    for (const box of page.findAll('[role=checkbox]')) await box.trigger('click');
     await page.get('form').trigger('submit');
     await flushPromises();
     expect(server.to('PUT /shop')[0]).toEqual({
@@ -41,6 +41,7 @@ describe('the house rules', () => {
       taxRate: 0.195,
       rates: { hour: 5250, sheetDm2: 60, weldMetre: 250, coatDm2: 40 },
       overlay: true,
+      paints: true,
       schools: { seen: 'butt', hidden: 'lap', flange: 'plug' },
       timeZone: null,
       temperature: 20,

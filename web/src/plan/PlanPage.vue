@@ -18,6 +18,7 @@ import { hoursText } from './hoursText.ts';
 import { holdUps } from './holdUps.ts';
 import HoldUps from './HoldUps.vue';
 import { barsChart, slotsOf, tonightOf } from './planScene.ts';
+import StagesTable from './StagesTable.vue';
 import WhatIf from './WhatIf.vue';
 import WishForm from './WishForm.vue';
 import WorkerForm from './WorkerForm.vue';
@@ -49,6 +50,8 @@ const days = computed(() =>
   })),
 );
 const chart = computed(() => barsChart(view.value, dayText));
+/** The day that was promised is as good until its end. */
+const endOfPromised = computed(() => (view.value.wish.promised ? `${view.value.wish.promised}T23:59` : null));
 /** Share of the runs over which a step is said to hold the end up. */
 const OFTEN = 0.5;
 const holding = computed(() => holdUps(view.value.steps, OFTEN));
@@ -123,6 +126,10 @@ const anybody = computed(() => view.value.workers.length > 0);
         <section v-if="holding.length > 0">
           <h2>What holds the end up</h2>
           <HoldUps :of="holding" />
+        </section>
+        <section v-if="view.stages.length > 0">
+          <h2>From bare metal to paint</h2>
+          <StagesTable :vehicle="id" :stages="view.stages" :day-text="dayText" :promised="endOfPromised" />
         </section>
         <WhatIf :vehicle="id" />
         <KitCollapse title="Day by day">

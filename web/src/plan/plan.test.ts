@@ -42,6 +42,7 @@ const view = (over: Partial<PlanView> = {}): PlanView => ({
   p90: '2026-02-12T19:00:00.000Z',
   left: 4,
   broken: [],
+  stages: [],
   blocked: [],
   problem: null,
   wish: { promised: null, outdoors: false, version: 0 },
@@ -213,6 +214,44 @@ describe('what holds the end up', () => {
       ['Coats that dry and harden', 24, 1, 1],
       ['Work on Sill', 8, 1, 2],
       ['The car as a whole', 1, 1, 1],
+    ]);
+  });
+});
+
+describe('from bare metal to paint', () => {
+  it('tells what is reached, when the rest is, and what comes too late for the day that was promised', async () => {
+    server.on('GET /vehicles/v/plan', {
+      ...view({ wish: { promised: '2026-02-10', outdoors: false, version: 1 } }),
+      stages: [
+        {
+          ...{ repair: 'r', panel: 'quarter-l', name: 'Rear quarter, left', now: 'primed' },
+          stages: {
+            opened: { done: true, end: null },
+            primed: { done: false, end: '2026-02-05T19:00:00.000Z' },
+            painted: { done: false, end: null },
+            ready: { done: false, end: '2026-02-12T19:00:00.000Z' },
+          },
+        },
+        {
+          ...{ repair: 's', panel: 'floor-l', name: 'Floor, left', now: null },
+          stages: { opened: { done: true, end: null }, ready: { done: true, end: null } },
+        },
+      ],
+    } satisfies PlanView);
+    const { page } = await openPage(PlanPage, { id: 'v' });
+    const rows = page
+      .findAll('[aria-label^="From bare metal"] tr')
+      .map((row) => row.findAll('th, td').map((cell) => cell.text()));
+    expect(rows).toEqual([
+      ['Panel', 'Opened', 'Primed', 'Painted', 'Ready'],
+      [
+        'Rear quarter, left',
+        'done',
+        expect.stringMatching(/5 Feb/),
+        'not planned',
+        expect.stringMatching(/12 Feb.*, too late/),
+      ],
+      ['Floor, left', 'done', '–', '–', 'done'],
     ]);
   });
 });

@@ -16,6 +16,7 @@ const session: SessionView = {
     taxRate: 0.2,
     rates: { hour: 1, sheetDm2: 1, weldMetre: 1, coatDm2: 1 },
     overlay: false,
+    paints: false,
     schools: { seen: 'butt', hidden: 'butt', flange: 'plug' },
     temperature: 20,
     coatingUnit: 'um' as const,

@@ -92,6 +92,7 @@ export function signIn(role: Role = 'owner', unit: Unit = 'mm'): void {
       taxRate: 0.2,
       rates: { hour: 4500, sheetDm2: 60, weldMetre: 250, coatDm2: 40 },
       overlay: false,
+      paints: false,
       schools: { seen: 'butt', hidden: 'butt', flange: 'plug' },
       temperature: 20,
       coatingUnit: unit === 'in' ? 'mil' : 'um',

@@ -22,6 +22,7 @@ import { facts } from './021-facts.ts';
 import { practice } from './022-practice.ts';
 import { paces } from './023-paces.ts';
 import { feed } from './024-feed.ts';
+import { paint } from './025-paint.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -49,6 +50,7 @@ export const volumes = [
   practice,
   paces,
   feed,
+  paint,
 ];
 
 /** All migrations, oldest first. */
