@@ -67,6 +67,8 @@ test('one car from the first reading to the last stitch', async ({ page, house }
   let repair = '';
   await test.step('the verdict lays the options side by side; the person decides', async () => {
     await page.getByRole('link', { name: /Weigh treat, patch or whole panel/ }).click();
+    // What cannot be done is folded away, with its reason.
+    await page.getByText(/^Ruled out \(\d\)$/).click();
     await expect(page.getByText(/cannot be treated; it must be cut out/)).toBeVisible();
     // What is known for another car counts here once somebody takes it over.
     await expect(page.getByText('No price is known for this panel').first()).toBeVisible();
