@@ -27,5 +27,14 @@ export const job: Chapter = async ({ house, owner, id, story, isMain }) => {
   const jobs = house.the(JobService);
   await jobs.add(owner, id, { id: randomUUID(), ...told.own, after: [] });
   for (const [step, spent] of told.done)
-    await jobs.say(owner, id, { step, state: 'done', reason: '', until: null, notBefore: null, hours: null, spent });
+    await jobs.say(owner, id, {
+      step,
+      state: 'done',
+      reason: '',
+      until: null,
+      notBefore: null,
+      hours: null,
+      share: null,
+      spent,
+    });
 };

@@ -26,6 +26,8 @@ export interface StepSay {
   hours: number | null;
   /** Hours that it has taken. */
   spent: number | null;
+  /** How much of it is done, 0 to 1; null where nothing is said. */
+  share: number | null;
 }
 export interface StepWordView extends Omit<StepSay, 'step'> {
   by: string;

@@ -16,7 +16,7 @@ export const WEEK_DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday'
 /** A step with when it is planned; times are ISO. */
 export interface PlannedStep extends Pick<
   StepView,
-  'id' | 'kind' | 'title' | 'repair' | 'panel' | 'path' | 'waits' | 'state' | 'needs' | 'hours'
+  'id' | 'kind' | 'title' | 'repair' | 'panel' | 'path' | 'waits' | 'state' | 'needs' | 'hours' | 'share' | 'said'
 > {
   by: string | null;
   pieces: [string, string][];

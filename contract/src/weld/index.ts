@@ -24,6 +24,14 @@ export interface WeldSettingsInput {
   barred: string[];
 }
 
+/** How this shop last welded sheet of the same kind: what a new plan begins with. */
+export interface UsualWeld {
+  input: WeldSettingsInput;
+  /** The panel and the car on which it was. */
+  panel: string;
+  car: string;
+}
+
 /** A plan that another one has taken the place of when welding had begun; its welds are in the metal. */
 export interface EarlierWeld {
   steps: number;

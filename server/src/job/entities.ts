@@ -11,6 +11,7 @@ export interface StepWordRow {
   notBefore: string | null;
   hours: number | null;
   spent: number | null;
+  share: number | null;
   by: string;
   at: Date;
 }
@@ -25,6 +26,7 @@ export const StepWordEntity = new EntitySchema<StepWordRow>({
     notBefore: maybe(day()),
     hours: maybe(decimal()),
     spent: maybe(decimal()),
+    share: maybe(decimal()),
     by: text(120),
     at: moment(),
   },

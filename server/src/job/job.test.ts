@@ -69,6 +69,27 @@ describe('the job of a car', () => {
     expect((await say('no such step', { state: 'done' }).expect(422)).body).toMatchObject({ field: 'step' });
   });
 
+  it('has half of its hours left of a step that is half done; what comes before it is past', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const repair = await decided(here.owner, vehicle, 'patch');
+    const before = await job(vehicle);
+    const make = of(before, repair, 'make');
+    await say(make.id, { state: null, share: 0.5 }, vehicle).expect(200);
+    const after = await job(vehicle);
+    expect(of(after, repair, 'make')).toMatchObject({ share: 0.5, hours: make.hours, said: { share: 0.5 } });
+    expect(of(after, repair, 'strip').state).toBe('passed');
+    const past = after.steps.filter(
+      ({ id, state }) => state === 'passed' && before.steps.some((step) => step.id === id),
+    );
+    const gone = past.filter(({ waits }) => !waits).reduce((sum, { hours }) => sum + hours, 0);
+    expect(before.left - after.left).toBeCloseTo(gone + make.hours / 2, 6);
+    expect((await say(make.id, { state: null, share: 1.5 }, vehicle).expect(422)).body).toMatchObject({
+      field: 'share',
+    });
+    await say(make.id, { state: null, share: null }, vehicle).expect(200);
+    expect(of(await job(vehicle), repair, 'make')).toMatchObject({ share: 0, said: null });
+  });
+
   it('keeps what was said when the decision is made again, and knows what was ticked at the bench', async () => {
     const repair = await decided(here.owner, here.vehicle, 'patch');
     await say(`${repair.id} open`, { state: 'done', hours: 9 }).expect(200);

@@ -87,7 +87,8 @@ export class JobService {
     // Shut bare, it is past mending without opening it again: that needs a reason.
     if (before.kind === 'weld' && before.repair && said.state === 'done' && said.reason === '')
       await this.others.closes.refuseBare(vehicle, before.repair, 'reason');
-    const nothing = said.state === null && [said.notBefore, said.hours, said.spent].every((value) => value === null);
+    const nothing =
+      said.state === null && [said.notBefore, said.hours, said.spent, said.share].every((value) => value === null);
     await changeOf(this.db, vehicleId, async (manager) => {
       const rows = manager.getRepository(StepWordEntity);
       if (nothing) await rows.delete({ vehicleId, step });
@@ -96,7 +97,8 @@ export class JobService {
           'vehicleId',
           'step',
         ]);
-      const how = said.state ? { done: 'done', skipped: 'left out', blocked: 'blocked' }[said.state] : 'open';
+      const begun = said.share ? `${Math.round(said.share * 100)} % done` : 'open';
+      const how = said.state ? { done: 'done', skipped: 'left out', blocked: 'blocked' }[said.state] : begun;
       await record(
         manager,
         caller,

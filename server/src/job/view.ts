@@ -7,7 +7,11 @@ import type { Gathered } from './gather.ts';
 /** The steps of a car with how each stands: made from its decisions, then what was said of them laid over. */
 export function jobView({ input, words, own, clocks }: Gathered, now: Date): JobView {
   const said = new Map(words.map((row) => [row.step, row]));
-  const steps = jobSteps(input);
+  // What somebody says to have done of a step counts like what is ticked at its station.
+  const steps = jobSteps(input).map((step) => ({
+    ...step,
+    share: Math.max(step.share, said.get(step.id)?.share ?? 0),
+  }));
   const standings = standingOf(steps, new Map(words.map((row) => [row.step, wordOf(row)])), now.getTime());
   const titles = new Map(steps.map(({ id, title }) => [id, title]));
   const added = new Map(own.map((row) => [row.id, row]));
@@ -85,6 +89,7 @@ function stepView(
           notBefore: said.notBefore,
           hours: said.hours,
           spent: said.spent,
+          share: said.share,
           by: said.by,
           at: said.at.toISOString(),
         }

@@ -48,10 +48,14 @@ export interface Together {
 /** Steps of two cars may bear the same name. */
 export const nameIn = ({ id }: Pick<OwnVehicle, 'id'>, step: string) => `${id} ${step}`;
 
-const stepOf = ({ id, kind, title, repair, panel, path, waits, state, needs: tools, hours, waitsFor }: StepView) => ({
-  ...{ id, kind, title, repair, panel, path, waits, state, needs: tools, hours },
-  why: waitsFor.map(({ why }) => why),
-});
+const stepOf = ({ needs: tools, waitsFor, ...step }: StepView): Omit<PlannedStep, 'by' | 'pieces' | 'critical'> => {
+  const { id, kind, title, repair, panel, path, waits, state, hours, share, said } = step;
+  return {
+    ...{ id, kind, title, repair, panel, path, waits, state, hours, share, said },
+    needs: tools,
+    why: waitsFor.map(({ why }) => why),
+  };
+};
 
 /** The plan of a car: what is left of its job → when people are there → when each step is done, and how sure the end is. */
 export class PlanService {

@@ -10,6 +10,9 @@ export function weldRoutes(welds: WeldService): Router {
   router.get('/repairs/:id/weld', async (request, response) => {
     response.json(await welds.plan(callerOf(request), idOf(request)));
   });
+  router.get('/repairs/:id/weld/usual', async (request, response) => {
+    response.json(await welds.usual(callerOf(request), idOf(request)));
+  });
   router.get('/repairs/:id/weld/card.pdf', async (request, response) => {
     const { panel, file } = await welds.card(callerOf(request), idOf(request));
     response.attachment(`weld-card-${panel}.pdf`).type('application/pdf').send(Buffer.from(file));

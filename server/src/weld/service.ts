@@ -1,5 +1,11 @@
 import { In, type DataSource } from 'typeorm';
-import { weldDefaults, type PlannedJoint, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
+import {
+  weldDefaults,
+  type PlannedJoint,
+  type UsualWeld,
+  type WeldPlanView,
+  type WeldSettingsInput,
+} from '@aspecta/contract/weld';
 import { personUnits } from '@aspecta/contract/shop';
 import { layerOf, panelOf } from '@aspecta/core/body';
 import { Problem } from '@aspecta/core';
@@ -12,13 +18,14 @@ import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
-import type { Caller } from '../http/session.ts';
+import { needs, type Caller } from '../http/session.ts';
 import type { JointService } from '../repair/service.ts';
 import { tellsDay } from '../shop/day.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import type { Workbench } from '../work/bench.ts';
 import type { RepairRow } from '../verdict/entities.ts';
+import { lastWelded } from './lastWelded.ts';
 import { WeldEntity, WeldStepEntity, type WeldRow, type WeldStepRow } from './entities.ts';
 
 interface Services {
@@ -55,6 +62,26 @@ export class WeldService {
     const { repair } = await this.verdicts.own(caller, repairId);
     const row = await this.db.getRepository(WeldEntity).findOneBy({ id: repairId });
     return row && this.view(caller, row, repair);
+  }
+
+  /** How this shop last welded sheet of this kind; null where it has not yet. What was said of single joints stays with them. */
+  async usual(caller: Caller, repairId: string): Promise<UsualWeld | null> {
+    needs('worker', caller);
+    const sheet = await this.sheet(caller, repairId);
+    for (const id of await lastWelded(this.db, caller.shopId, repairId)) {
+      const other = await this.sheet(caller, id);
+      if (other.material !== sheet.material) continue;
+      const { input } = await this.db.getRepository(WeldEntity).findOneByOrFail({ id });
+      const ofAll = { other: null, positions: [], first: [], barred: [] };
+      return { input: { ...weldDefaults, ...input, ...ofAll }, panel: other.panel, car: other.car };
+    }
+    return null;
+  }
+
+  private async sheet(caller: Caller, repairId: string) {
+    const { repair, vehicle } = await this.verdicts.own(caller, repairId);
+    const { name, layers } = panelOf(vehicle.plan, repair.panel);
+    return { panel: name, car: vehicle.nickname, material: layers[0]!.material };
   }
 
   /** Lays the steps out anew. Once a step is done that needs a reason: those welds are in the metal, and stay as history. */

@@ -1,11 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import type { JointsView } from '@aspecta/contract/repair';
-import { weldDefaults, type WeldPlanView } from '@aspecta/contract/weld';
+import { weldDefaults, type UsualWeld, type WeldPlanView } from '@aspecta/contract/weld';
+import { bodyPlan } from '@aspecta/core/body';
 import { weldId, type StrategyPlan } from '@aspecta/core/weld';
-import { decided, houseWithCar, ownerOf, readInches } from '../testing/house.ts';
+import { decided, houseWithCar, ON_SILL, ownerOf, readInches, squareAt, vehicleOf } from '../testing/house.ts';
 import { textOf } from '../testing/pdfText.ts';
 
 const here = houseWithCar();
+/** A body with sheets of aluminium. */
+const OFFROADER = 'offroader';
 
 describe('weld', () => {
   const settings = { process: 'mig', position: 'flat', handWarm: 50, strategy: 'coolest' };
@@ -38,6 +41,34 @@ describe('weld', () => {
       (await here.owner.put(`/repairs/${repair.id}/weld`, { ...settings, strategy: 'skip', version: 1 }).expect(409))
         .body.detail,
     ).toMatch(/Welding has begun/);
+  });
+
+  it('begins as the shop last welded sheet of the same kind, on whichever car; what was said of one joint stays there', async () => {
+    const owner = await ownerOf(here.house);
+    const [first, second] = [await vehicleOf(owner), await vehicleOf(owner, OFFROADER)];
+    const repair = await decided(owner, first, 'patch');
+    const next = await decided(owner, first, 'patch', ON_SILL);
+    const usual = async (id: string) => (await owner.get(`/repairs/${id}/weld/usual`).expect(200)).body as UsualWeld;
+    expect(await usual(next.id)).toBeNull();
+    const mine = { ...weldDefaults, process: 'tig', handWarm: 45, stitch: 13, other: 1.5 };
+    await owner.put(`/repairs/${repair.id}/weld`, { ...mine, version: 0 }).expect(200);
+    // Laid out is not welded.
+    expect(await usual(next.id)).toBeNull();
+    await owner.post(`/repairs/${repair.id}/weld/acknowledge`).expect(200);
+    await owner.put(`/repairs/${repair.id}/weld/steps/1`, { done: true, version: 1 }).expect(200);
+    expect(await usual(next.id)).toMatchObject({
+      input: { process: 'tig', handWarm: 45, stitch: 13, other: null, first: [], barred: [] },
+      panel: 'Rear quarter, left',
+      car: 'Old grey',
+    });
+    expect(await usual(repair.id)).toBeNull();
+    const skin = bodyPlan(OFFROADER).panels.find(({ layers }) => layers[0]!.material === 'aluminium')!;
+    const other = await decided(owner, second, 'patch', {
+      panel: skin.id,
+      layer: skin.layers[0]!.id,
+      ring: squareAt(200, 200, 60),
+    });
+    expect(await usual(other.id)).toBeNull();
   });
 
   it('says when the line has moved since, and is laid out anew with a reason; welds that are done stay as history', async () => {

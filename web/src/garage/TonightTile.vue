@@ -1,16 +1,14 @@
 <script setup lang="ts">
-import { computed, onMounted, shallowRef } from 'vue';
-import type { JobView } from '@aspecta/contract/job';
+import { computed, onMounted, ref, shallowRef } from 'vue';
+import type { JobView, StepSay } from '@aspecta/contract/job';
 import type { TonightStep, TonightView } from '@aspecta/contract/plan';
-import { belowVehicle } from '../car/belowVehicle.ts';
-import KitButton from '../kit/KitButton.vue';
 import { saidNothing } from '../job/useJob.ts';
 import { slotsOf, tonightOf } from '../plan/planScene.ts';
 import { get, put } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { CLOCK, written } from '../shell/days.ts';
-import { hours } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
+import TonightStepRow from './TonightStep.vue';
 
 /* What can be done tonight, over all cars: the next stretch of work of each person, in order. */
 const session = useSession();
@@ -29,40 +27,39 @@ const clock = () => view.value?.timeZone;
 const dayText = written({ weekday: 'long', day: 'numeric', month: 'long' }, clock);
 const clockText = written(CLOCK, clock);
 const slots = computed(() => tonightOf(slotsOf(view.value?.steps ?? [], dayText)));
-const done = (step: TonightStep) =>
-  form.submit(async () => {
-    await put<JobView>(`/vehicles/${step.vehicle}/job/said`, { ...saidNothing, step: step.id, state: 'done' });
+/** What was refused belongs to the step of which it was said. */
+const saidOf = ref<string | null>(null);
+/** What was said of it before stays: hours, the day before which it is not to be done. */
+function say(step: TonightStep, change: Partial<StepSay>): Promise<boolean> {
+  saidOf.value = step.vehicle + step.id;
+  const { by: _by, at: _at, ...before } = step.said ?? { ...saidNothing, by: '', at: '' };
+  return form.submit(async () => {
+    await put<JobView>(`/vehicles/${step.vehicle}/job/said`, { ...before, ...change, step: step.id });
     await look();
   });
+}
+/** Done where it is done, and not said here. */
+const ELSEWHERE: readonly string[] = ['decide', 'order', 'check'];
 const MOST = 6;
 </script>
 
 <template>
   <section v-if="view && (slots.length > 0 || view.problem)" class="tonight" aria-label="Tonight">
     <p v-if="view.problem" class="tile soft">{{ view.problem }}</p>
-    <p v-if="form.rest()" class="tile bad">{{ form.rest() }}</p>
+    <p v-if="form.rest('spent', 'reason')" class="tile bad">{{ form.rest('spent', 'reason') }}</p>
     <article v-for="slot in slots" :key="slot.by" class="tile">
       <p class="eyebrow">Next for {{ slot.by }}</p>
       <h2>{{ dayText(slot.from) }}, {{ clockText(slot.from) }} to {{ clockText(slot.to) }}</h2>
       <ol>
-        <li v-for="step in slot.steps.slice(0, MOST)" :key="step.vehicle + step.id">
-          <div class="row spread">
-            <span>
-              <RouterLink :to="belowVehicle(step.vehicle, step.path)">{{ step.title }}</RouterLink>
-              <span class="small soft">
-                · {{ step.nickname }} · {{ hours(step.hours)
-                }}<template v-if="step.needs.length > 0"> · {{ step.needs.join(', ') }}</template></span
-              >
-            </span>
-            <KitButton
-              v-if="session.canWork && step.kind !== 'decide' && step.kind !== 'order' && step.kind !== 'check'"
-              small
-              :disabled="form.busy.value"
-              @click="done(step)"
-              >Done</KitButton
-            >
-          </div>
-        </li>
+        <TonightStepRow
+          v-for="step in slot.steps.slice(0, MOST)"
+          :key="step.vehicle + step.id"
+          :step="step"
+          :can-say="session.canWork && !ELSEWHERE.includes(step.kind)"
+          :busy="form.busy.value"
+          :errors="saidOf === step.vehicle + step.id ? form.errors : {}"
+          @say="say(step, $event)"
+        />
       </ol>
       <p v-if="slot.steps.length > MOST" class="small soft">and {{ slot.steps.length - MOST }} more.</p>
     </article>
@@ -86,15 +83,6 @@ h2 {
 ol {
   margin: 0;
   padding-left: 1.3rem;
-}
-li {
-  min-height: 44px;
-  padding: 0.15rem 0;
-}
-.spread {
-  flex-wrap: nowrap;
-  align-items: flex-start;
-  gap: 0.6rem;
 }
 .bad {
   color: var(--alarm);

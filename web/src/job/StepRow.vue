@@ -8,7 +8,7 @@ import KitDate from '../kit/KitDate.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import { useSession } from '../shell/session.ts';
-import { decimal } from '../shell/typedNumber.ts';
+import { decimal, shareOf } from '../shell/typedNumber.ts';
 import { dayOf, daysText, timeOf } from '../shell/days.ts';
 import { hours, percent } from '../shell/units.ts';
 
@@ -31,7 +31,7 @@ const LONG = 48;
 const session = useSession();
 const mine = computed(() => props.step.clocks.find(({ personId }) => personId === session.current?.person.id));
 const open = ref(false);
-const draft = ref({ reason: '', until: '', notBefore: '', hours: '', spent: '' });
+const draft = ref({ reason: '', until: '', notBefore: '', hours: '', spent: '', share: '' });
 watch(
   () => props.step.said,
   (said) => {
@@ -41,6 +41,7 @@ watch(
       notBefore: said?.notBefore ?? '',
       hours: said?.hours?.toString() ?? '',
       spent: said?.spent?.toString() ?? '',
+      share: said?.share ? String(Math.round(said.share * 100)) : '',
     };
   },
   { immediate: true },
@@ -51,6 +52,7 @@ const said = (): Partial<StepSay> => ({
   notBefore: draft.value.notBefore || null,
   hours: typedHours(draft.value.hours),
   spent: typedHours(draft.value.spent),
+  share: draft.value.share.trim() === '' ? null : (shareOf(draft.value.share) as number),
 });
 const typedHours = (text: string) => (text.trim() === '' ? null : (decimal(text) as number));
 const isOver = computed(() => isPast(props.step.state));
@@ -73,7 +75,8 @@ const isHere = computed(() => props.step.path === 'job');
           }}</span><template v-if="step.waits"> by the clock</template
           ><template v-if="step.said?.hours != null"> as you said (reckoned {{ hours(step.reckoned) }})</template
           ><template v-else-if="step.like"> as {{ step.like }} took</template
-          ><template v-if="step.share > 0 && step.share < 1"> · {{ percent(step.share) }} ticked</template
+          ><template v-if="step.share > 0 && step.share < 1">
+            · {{ percent(step.share) }} {{ step.said?.share === step.share ? 'done, as you said' : 'ticked' }}</template
           ><template v-if="step.said?.spent != null"> · took {{ hours(step.said.spent) }}</template
           ><template v-if="step.dry"> · only in the dry</template
           ><template v-if="step.closes.length > 0"> · shuts {{ step.closes.join(', ') }}</template>
@@ -141,6 +144,9 @@ const isHere = computed(() => props.step.path === 'job');
         /></KitField>
         <KitField v-slot="{ bind }" label="Hours it has taken" :error="errors['spent']"
           ><KitInput mono v-bind="bind" v-model="draft.spent" inputmode="decimal"
+        /></KitField>
+        <KitField v-if="!step.waits" v-slot="{ bind }" label="Done of it, %" :error="errors['share']"
+          ><KitInput mono v-bind="bind" v-model="draft.share" inputmode="decimal"
         /></KitField>
         <KitField v-slot="{ bind }" label="Not before" :error="errors['notBefore']"
           ><KitDate v-bind="bind" v-model="draft.notBefore"

@@ -109,6 +109,7 @@ describe('the job of a car', () => {
       notBefore: null,
       hours: null,
       spent: null,
+      share: null,
       by: 'Ada',
       at: '2026-02-03T10:00:00.000Z',
     } as const;

@@ -22,6 +22,7 @@ export const saidNothing: Omit<StepSay, 'step'> = {
   notBefore: null,
   hours: null,
   spent: null,
+  share: null,
 };
 
 /** The job of a car, and what is said of its steps. */

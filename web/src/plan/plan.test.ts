@@ -18,6 +18,8 @@ const planned = (id: string, pieces: [string, string][], over: Partial<PlannedSt
   state: 'ready',
   needs: [],
   hours: 2,
+  share: 0,
+  said: null,
   by: 'Ines',
   pieces,
   critical: 0,

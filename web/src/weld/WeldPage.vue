@@ -2,7 +2,7 @@
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { Pause, Play } from 'lucide-vue-next';
 import { useRouter } from 'vue-router';
-import { STEP_WORDS, type WeldPlanView } from '@aspecta/contract/weld';
+import { STEP_WORDS, type UsualWeld, type WeldPlanView } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
 import { isCutIn, keepsPanel } from '@aspecta/core/verdict';
@@ -55,6 +55,7 @@ const load = useLoad(async (again) => {
     get<WeldPlanView | null>(`/repairs/${props.repair}/weld`),
   ]);
   welding.stored(plan);
+  if (!plan && session.canWork) welding.usual(await get<UsualWeld | null>(`/repairs/${props.repair}/weld/usual`));
   const others = repairs.filter(({ choice }) => !keepsPanel(choice));
   return { vehicle, repair, body, others, panel: panelOf(body, repair.panel) };
 });
@@ -167,7 +168,12 @@ onBeforeUnmount(() => {
             station="weld"
           />
           <DecisionLine :vehicle="id" :repair="load.data.value.repair" />
-          <p v-if="!view" class="soft">No plan yet. Choose how it is welded, and lay its joints out.</p>
+          <p v-if="!view" class="soft">
+            No plan yet. Choose how it is welded, and lay its joints out.
+            <template v-if="welding.asLast.value"
+              >It stands as you welded last: {{ welding.asLast.value.panel }}, {{ welding.asLast.value.car }}.</template
+            >
+          </p>
           <KitNotice v-if="view?.moved" bad>
             The joints are not any more those that these steps were laid out for.
             {{

@@ -56,6 +56,7 @@ beforeEach(() => {
   server = new FakeServer()
     .on('GET /vehicles/v', { id: 'v', nickname: 'Marigold', planId: 'saloon' })
     .on('GET /repairs/r', repairView({ panel: 'floor-front-l' }))
+    .on('GET /repairs/r/weld/usual', () => null)
     .on('GET /repairs/r/weld', laid(weldDefaults));
 });
 afterEach(() => vi.useRealTimers());
@@ -73,6 +74,19 @@ describe('the weld plan', () => {
     await flushPromises();
     expect(server.to('PUT /repairs/r/weld')).toEqual([{ ...weldDefaults, process: 'tig', reason: '', version: 0 }]);
     expect(page.text()).toContain('Filler rod');
+  });
+
+  it('begins as this shop welded last, and says where that was', async () => {
+    const input = { ...weldDefaults, process: 'tig' as const, handWarm: 45, stitch: 13 };
+    server
+      .on('GET /repairs/r/weld', () => null)
+      .on('GET /repairs/r/weld/usual', { input, panel: 'Door skin, left', car: 'Finch' })
+      .on('PUT /repairs/r/weld', ({ version: _version, ...sent }) => laid(sent as unknown as WeldSettingsInput));
+    const { page } = await open();
+    expect(page.text()).toContain('It stands as you welded last: Door skin, left, Finch.');
+    await button(page, /^Lay out every weld/).trigger('click');
+    await flushPromises();
+    expect(server.to('PUT /repairs/r/weld')).toEqual([{ ...input, reason: '', version: 0 }]);
   });
 
   it('says how long it takes, how much of it is waiting, and how hot a stitch may start', async () => {

@@ -1,5 +1,5 @@
 import { computed, reactive, ref, shallowRef } from 'vue';
-import { weldDefaults, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
+import { weldDefaults, type UsualWeld, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
 import { ApiProblem, put } from '../shell/api.ts';
 import { useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -17,17 +17,28 @@ export function useWeldPlan(repairId: string) {
   const warm = ref(units.heat.typed(weldDefaults.handWarm));
   const lengths = reactive<Record<LengthField, string>>({ other: '', pitch: '', stitch: '', hole: '' });
   const reason = ref('');
+  const asLast = shallowRef<UsualWeld | null>(null);
   const begun = computed(() => (view.value?.done.length ?? 0) > 0);
 
   function show(plan: WeldPlanView): void {
     view.value = plan;
-    Object.assign(input, structuredClone(plan.input));
-    warm.value = units.heat.typed(plan.input.handWarm);
+    take(plan.input);
+    reason.value = '';
+  }
+  /** Puts settings into their fields. */
+  function take(settings: WeldSettingsInput): void {
+    Object.assign(input, structuredClone(settings));
+    warm.value = units.heat.typed(settings.handWarm);
     for (const field of LENGTHS) {
-      const mm = plan.input[field];
+      const mm = settings[field];
       lengths[field] = mm === null ? '' : units.typed(mm);
     }
-    reason.value = '';
+  }
+  /** What a first plan begins with: as this shop welded last. */
+  function usual(last: UsualWeld | null): void {
+    if (view.value || asLast.value || !last) return;
+    asLast.value = last;
+    take(last.input);
   }
   /** The plan as it is stored. Settings that are being chosen stay when the server has come back with the same one. */
   function stored(plan: WeldPlanView | null): void {
@@ -61,5 +72,5 @@ export function useWeldPlan(repairId: string) {
       }
     });
   }
-  return { view, input, warm, lengths, reason, begun, form, stored, layOut };
+  return { view, input, warm, lengths, reason, begun, form, asLast, stored, usual, layOut };
 }
