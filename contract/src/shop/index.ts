@@ -11,12 +11,6 @@ export interface Person {
   role: Role;
 }
 
-/** In what lengths can be shown, by the words of the house rules. */
-export const LENGTH_UNITS: readonly { value: Unit; label: string }[] = [
-  { value: 'mm', label: 'Millimetres' },
-  { value: 'in', label: 'Inches and fractions' },
-];
-
 /** House rules of a shop; money in minor units of its currency. */
 export interface Shop {
   id: string;
@@ -76,3 +70,5 @@ export interface DoorView {
   demo: boolean;
   needsSetup: boolean;
 }
+
+export { changedRules, COATING_UNITS, HEAT_UNITS, LENGTH_UNITS, ratePer, ruleWords } from './rules.ts';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { DataSource } from 'typeorm';
-import type { Person, Shop, SetUp } from '@aspecta/contract/shop';
+import { changedRules, type Person, type Shop, type SetUp } from '@aspecta/contract/shop';
 import { schoolDefaults } from '@aspecta/core/repair';
 import { changeVersioned } from '../db/change.ts';
 import { changeOfShop } from '../db/changeOf.ts';
@@ -123,6 +123,7 @@ export class ShopService {
   async changeShop(caller: Caller, { version, ...changes }: Omit<Shop, 'id'>): Promise<Shop> {
     needs('owner', caller);
     if (changes.timeZone) checkTimeZone(changes.timeZone);
+    const before = await this.shop(caller);
     await changeOfShop(this.db, caller.shopId, async (manager) => {
       await changeVersioned(manager, {
         target: ShopEntity,
@@ -131,7 +132,8 @@ export class ShopService {
         changes,
         current: () => this.shop(caller),
       });
-      await note(manager, caller, 'House rules changed');
+      const what = changedRules(before, { ...before, ...changes });
+      if (what.length > 0) await note(manager, caller, `House rules: ${what.join('; ')}`);
     });
     return this.shop(caller);
   }

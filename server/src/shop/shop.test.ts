@@ -1,4 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { AuditLine } from '@aspecta/contract/account';
+import type { Shop } from '@aspecta/contract/shop';
 import { openHouse, ownerOf, PASSWORD, vehicleOf, Visitor, zoneInput, reading, type House } from '../testing/house.ts';
 import { PersonEntity } from './entities.ts';
 import { ShopService } from './service.ts';
@@ -116,6 +118,36 @@ describe('people and roles', () => {
     expect((await owner.put('/shop', { ...rules, version: 2, overlay: 'perhaps' }).expect(422)).body.field).toBe(
       'overlay',
     );
+  });
+
+  it('are written down one by one when they change, by the units of the shop; what stays is not', async () => {
+    const owner = await ownerOf(house);
+    const change = async (over: object) => {
+      const { id: _id, ...rules } = (await owner.get('/shop').expect(200)).body as Shop;
+      await owner.put('/shop', { ...rules, ...over }).expect(200);
+    };
+    const written = async () =>
+      ((await owner.get('/shop/audit').expect(200)).body as AuditLine[])
+        .map(({ text }) => text)
+        .filter((text) => text.startsWith('House rules'));
+    await change({});
+    expect(await written()).toEqual([]);
+    const rates = { hour: 6000, sheetDm2: 60, weldMetre: 250, coatDm2: 40 };
+    await change({ rates, paints: true, temperature: 17.5 });
+    await change({ unit: 'in', heatUnit: 'F' });
+    // Worked by hand: a square foot has 9.290304 dm², so 0.60 for one comes to 5.57.
+    await change({ rates: { ...rates, sheetDm2: 70 }, schools: { seen: 'butt', hidden: 'lap', flange: 'spot' } });
+    const all = await written();
+    expect(all).toHaveLength(3);
+    for (const part of [
+      'An hour of work: 45.00 EUR → 60.00 EUR',
+      'Paint each panel here after its repair: no → yes',
+      'Workshop: 20 °C → 17.5 °C',
+      'Lengths are shown in: Millimetres → Inches and fractions',
+      'Sheet steel, a sq ft: 5.57 EUR → 6.50 EUR',
+      'A flange that was spot-welded: Plug welds → Spot welds',
+    ])
+      expect(all.join('\n')).toContain(part);
   });
 
   it('ends the sessions of somebody whose role changes, and keeps the last owner', async () => {

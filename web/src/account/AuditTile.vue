@@ -3,10 +3,12 @@ import type { AuditLine } from '@aspecta/contract/account';
 import KitTable from '../kit/KitTable.vue';
 import { get } from '../shell/api.ts';
 import { timeOf } from '../shell/days.ts';
+import { useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 
 /* What happened to accounts and rules, for the owner. */
+const units = useUnits();
 const load = useLoad(() => get<AuditLine[]>('/shop/audit'));
 </script>
 
@@ -19,7 +21,7 @@ const load = useLoad(() => get<AuditLine[]>('/shop/audit'));
           <tr v-for="(line, i) in load.data.value.slice(0, 50)" :key="i">
             <td class="small soft">{{ timeOf(line.at) }}</td>
             <td>
-              {{ line.text }}<br /><span class="small soft"
+              {{ units.said(line.text) }}<br /><span class="small soft"
                 >{{ line.by }}{{ line.address ? ` from ${line.address}` : '' }}</span
               >
             </td>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue';
 import { CLOSING_WORDS } from '@aspecta/contract/repair';
-import { LENGTH_UNITS, type Shop } from '@aspecta/contract/shop';
+import { COATING_UNITS, HEAT_UNITS, LENGTH_UNITS, ratePer, ruleWords, type Shop } from '@aspecta/contract/shop';
 import { schoolDefaults, type Closing } from '@aspecta/core/repair';
 import AuditTile from '../account/AuditTile.vue';
 import PeopleTile from '../account/PeopleTile.vue';
@@ -50,17 +50,16 @@ const load = useLoad(async () => {
   if (rules.version === 0) take(shop);
   return true;
 });
-/** Rates are kept for dm² and metres; a shop of inches says them for square feet and feet. */
-const PER_FOOT: Readonly<Record<string, number>> = { sheetDm2: 9.290_304, coatDm2: 9.290_304, weldMetre: 0.3048 };
-const per = (key: string, unit: Shop['unit']) => (unit === 'in' ? (PER_FOOT[key] ?? 1) : 1);
 /** Rates as they were shown: one that nobody has touched stays exactly what is stored. */
 let seen: Shop['rates'] | undefined;
-const shownRate = (key: string, minor: number) => majorUnits(Math.round(minor * per(key, units.unit.value)));
+const shownRate = (key: keyof Shop['rates'], minor: number) =>
+  majorUnits(Math.round(minor * ratePer(key, units.unit.value)));
 const stored = (key: keyof Shop['rates']) => {
   if (seen && rules[key] === shownRate(key, seen[key])) return seen[key];
   const minor = minorUnits(rules[key], rules.currency, `rates.${key}`);
-  return typeof minor === 'number' ? Math.round(minor / per(key, units.unit.value)) : minor;
+  return typeof minor === 'number' ? Math.round(minor / ratePer(key, units.unit.value)) : minor;
 };
+const words = computed(() => ruleWords(units.unit.value));
 const ways = <T extends Closing>(...all: T[]) => all.map((value) => ({ value, label: CLOSING_WORDS[value] }));
 /** Every clock that this device knows, and that of the shop. */
 const clocks = computed(() => [
@@ -100,7 +99,12 @@ function take(shop: Shop): void {
     timeZone: shop.timeZone ?? '',
     temperature: units.heat.typed(shop.temperature),
     tax: String(Math.round(shop.taxRate * 10_000) / 100),
-    ...Object.fromEntries(Object.entries(shop.rates).map(([key, minor]) => [key, shownRate(key, minor)])),
+    ...Object.fromEntries(
+      (Object.entries(shop.rates) as [keyof Shop['rates'], number][]).map(([key, minor]) => [
+        key,
+        shownRate(key, minor),
+      ]),
+    ),
   });
 }
 /** By what estimates are reckoned, as it stands in the fields. */
@@ -157,29 +161,15 @@ async function save(): Promise<void> {
         <form class="tile stack" @submit.prevent="save">
           <h2>Units, tax and rates</h2>
           <fieldset class="stack bare" :disabled="!owner()">
-            <KitField v-slot="{ bind }" label="Name of the shop" :error="form.errors['name']"
+            <KitField v-slot="{ bind }" :label="words.name" :error="form.errors['name']"
               ><KitInput v-bind="bind" v-model="rules.name"
             /></KitField>
-            <KitChips v-model="rules.unit" legend="Lengths are shown in" :options="LENGTH_UNITS" />
-            <KitChips
-              v-model="rules.coatingUnit"
-              legend="Coatings are read in"
-              :options="[
-                { value: 'um', label: 'Micrometres' },
-                { value: 'mil', label: 'Mil' },
-              ]"
-            />
-            <KitChips
-              v-model="rules.heatUnit"
-              legend="Temperatures are read in"
-              :options="[
-                { value: 'C', label: '°C' },
-                { value: 'F', label: '°F' },
-              ]"
-            />
+            <KitChips v-model="rules.unit" :legend="words.unit" :options="LENGTH_UNITS" />
+            <KitChips v-model="rules.coatingUnit" :legend="words.coatingUnit" :options="COATING_UNITS" />
+            <KitChips v-model="rules.heatUnit" :legend="words.heatUnit" :options="HEAT_UNITS" />
             <KitField
               v-slot="{ bind }"
-              label="By the clock of"
+              :label="words.timeZone"
               hint="Which day it is, when somebody works, and what is late"
               :error="form.errors['timeZone']"
             >
@@ -189,53 +179,44 @@ async function save(): Promise<void> {
               </KitSelect>
             </KitField>
             <div class="two">
-              <KitField v-slot="{ bind }" label="Currency" hint="Three letters" :error="form.errors['currency']"
+              <KitField v-slot="{ bind }" :label="words.currency" hint="Three letters" :error="form.errors['currency']"
                 ><KitInput mono v-bind="bind" v-model="rules.currency" maxlength="3"
               /></KitField>
-              <KitField v-slot="{ bind }" label="Tax, %" :error="form.errors['taxRate']"
+              <KitField v-slot="{ bind }" :label="words.taxRate" :error="form.errors['taxRate']"
                 ><KitInput mono v-bind="bind" v-model="rules.tax" inputmode="decimal"
               /></KitField>
-              <KitField v-slot="{ bind }" label="An hour of work" :error="form.errors['rates.hour']"
+              <KitField v-slot="{ bind }" :label="words.hour" :error="form.errors['rates.hour']"
                 ><KitInput mono v-bind="bind" v-model="rules.hour" inputmode="decimal"
               /></KitField>
-              <KitField
-                v-slot="{ bind }"
-                :label="units.unit.value === 'in' ? 'Sheet steel, a sq ft' : 'Sheet steel, a dm²'"
-                :error="form.errors['rates.sheetDm2']"
+              <KitField v-slot="{ bind }" :label="words.sheetDm2" :error="form.errors['rates.sheetDm2']"
                 ><KitInput mono v-bind="bind" v-model="rules.sheetDm2" inputmode="decimal"
               /></KitField>
-              <KitField
-                v-slot="{ bind }"
-                :label="units.unit.value === 'in' ? 'Wire, gas, discs for 1 ft' : 'Wire, gas, discs for 1 m'"
-                :error="form.errors['rates.weldMetre']"
+              <KitField v-slot="{ bind }" :label="words.weldMetre" :error="form.errors['rates.weldMetre']"
                 ><KitInput mono v-bind="bind" v-model="rules.weldMetre" inputmode="decimal"
               /></KitField>
-              <KitField
-                v-slot="{ bind }"
-                :label="units.unit.value === 'in' ? 'Coating, a sq ft' : 'Coating, a dm²'"
-                :error="form.errors['rates.coatDm2']"
+              <KitField v-slot="{ bind }" :label="words.coatDm2" :error="form.errors['rates.coatDm2']"
                 ><KitInput mono v-bind="bind" v-model="rules.coatDm2" inputmode="decimal"
               /></KitField>
             </div>
             <KitField
               v-slot="{ bind }"
-              :label="`Workshop, ${units.heat.word.value}`"
+              :label="`${words.temperature}, ${units.heat.word.value}`"
               hint="As a rule: sheet cools down to it, and coats dry at it"
               :error="form.errors['temperature']"
               ><KitInput mono v-bind="bind" v-model="rules.temperature" inputmode="decimal"
             /></KitField>
-            <KitChips v-model="rules.seen" legend="A cut in sheet that is seen is closed by" :options="CUTS" />
-            <KitChips v-model="rules.hidden" legend="A cut that stays hidden" :options="CUTS" />
-            <KitChips v-model="rules.flange" legend="A flange that was spot-welded" :options="FLANGES" />
+            <KitChips v-model="rules.seen" :legend="words.seen" :options="CUTS" />
+            <KitChips v-model="rules.hidden" :legend="words.hidden" :options="CUTS" />
+            <KitChips v-model="rules.flange" :legend="words.flange" :options="FLANGES" />
             <KitCheckbox v-model="rules.paints"
-              >Paint each panel here after its repair
+              >{{ words.paints }}
               <small class="soft"
                 >Every panel that is seen then has its paint, and the hours it hardens, as steps. Without it a repair
                 ends in surfacer: paint is a job of its own, for the whole car or at another shop.</small
               ></KitCheckbox
             >
             <KitCheckbox v-model="rules.overlay"
-              >Weigh laying a new sheet over the old one
+              >{{ words.overlay }}
               <small class="soft"
                 >Only over treated, sound metal that carries no load and is not seen. Some testers and judges reject it;
                 rust between the sheets goes on unseen.</small

@@ -230,6 +230,8 @@ onBeforeUnmount(() => {
             <SetWelder v-if="view.plan.arcTime > 0" :view="view" />
             <WeldSupplies
               v-if="view.plan.supplies"
+              :vehicle="id"
+              :note="`For the welds on ${load.data.value.panel.name}`"
               :supplies="view.plan.supplies"
               :rod="view.input.process !== 'mig'"
             />

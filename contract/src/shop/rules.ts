@@ -1,0 +1,91 @@
+import { CLOSING_WORDS } from '../repair/index.ts';
+import type { Shop, Unit } from './index.ts';
+
+/** What each house rule is called, on its page and where a change of it is told; rates by the units of the shop. */
+export const ruleWords = (unit: Unit) =>
+  ({
+    name: 'Name of the shop',
+    unit: 'Lengths are shown in',
+    coatingUnit: 'Coatings are read in',
+    heatUnit: 'Temperatures are read in',
+    timeZone: 'By the clock of',
+    currency: 'Currency',
+    taxRate: 'Tax, %',
+    hour: 'An hour of work',
+    sheetDm2: unit === 'in' ? 'Sheet steel, a sq ft' : 'Sheet steel, a dm²',
+    weldMetre: unit === 'in' ? 'Wire, gas, discs for 1 ft' : 'Wire, gas, discs for 1 m',
+    coatDm2: unit === 'in' ? 'Coating, a sq ft' : 'Coating, a dm²',
+    temperature: 'Workshop',
+    seen: 'A cut in sheet that is seen is closed by',
+    hidden: 'A cut that stays hidden',
+    flange: 'A flange that was spot-welded',
+    paints: 'Paint each panel here after its repair',
+    overlay: 'Weigh laying a new sheet over the old one',
+  }) as const;
+type Rule = keyof ReturnType<typeof ruleWords>;
+
+/** In what lengths, coatings and temperatures can be shown. */
+export const LENGTH_UNITS: readonly { value: Unit; label: string }[] = [
+  { value: 'mm', label: 'Millimetres' },
+  { value: 'in', label: 'Inches and fractions' },
+];
+export const COATING_UNITS: readonly { value: Shop['coatingUnit']; label: string }[] = [
+  { value: 'um', label: 'Micrometres' },
+  { value: 'mil', label: 'Mil' },
+];
+export const HEAT_UNITS: readonly { value: Shop['heatUnit']; label: string }[] = [
+  { value: 'C', label: '°C' },
+  { value: 'F', label: '°F' },
+];
+
+/** Rates are kept for dm² and metres; a shop of inches says them for square feet and feet. */
+const PER_FOOT: Readonly<Record<keyof Shop['rates'], number>> = {
+  hour: 1,
+  sheetDm2: 9.290_304,
+  coatDm2: 9.290_304,
+  weldMetre: 0.3048,
+};
+/** How many of the units that a rate is kept for make the one it is told for. */
+export const ratePer = (rate: keyof Shop['rates'], unit: Unit): number => (unit === 'in' ? PER_FOOT[rate] : 1);
+
+type Rules = Omit<Shop, 'id' | 'version'>;
+
+/** Each rule as a person reads it, by the units and the currency of the shop; temperatures in °C, as every stored sentence has them. */
+function told({ rates, schools, ...rules }: Rules, { unit, currency }: Pick<Rules, 'unit' | 'currency'>) {
+  const rate = (key: keyof Shop['rates']) => `${((rates[key] * ratePer(key, unit)) / 100).toFixed(2)} ${currency}`;
+  const one = <T extends string>(options: readonly { value: T; label: string }[], chosen: T) =>
+    options.find(({ value }) => value === chosen)?.label ?? chosen;
+  const yes = (on: boolean) => (on ? 'yes' : 'no');
+  return {
+    name: rules.name,
+    unit: one(LENGTH_UNITS, rules.unit),
+    coatingUnit: one(COATING_UNITS, rules.coatingUnit),
+    heatUnit: one(HEAT_UNITS, rules.heatUnit),
+    timeZone: rules.timeZone?.replaceAll('_', ' ') ?? 'the device',
+    currency: rules.currency,
+    taxRate: String(Number((rules.taxRate * 100).toFixed(2))),
+    hour: rate('hour'),
+    sheetDm2: rate('sheetDm2'),
+    weldMetre: rate('weldMetre'),
+    coatDm2: rate('coatDm2'),
+    temperature: `${Number(rules.temperature.toFixed(1))} °C`,
+    seen: CLOSING_WORDS[schools.seen],
+    hidden: CLOSING_WORDS[schools.hidden],
+    flange: CLOSING_WORDS[schools.flange],
+    paints: yes(rules.paints),
+    overlay: yes(rules.overlay),
+  } satisfies Record<Rule, string>;
+}
+
+/**
+ * Which house rules are otherwise than they were, in words?
+ *
+ * @returns “An hour of work: 45.00 EUR → 60.00 EUR”, one for each
+ */
+export function changedRules(before: Rules, after: Rules): string[] {
+  const words = ruleWords(after.unit);
+  const [was, is] = [told(before, after), told(after, after)];
+  return (Object.keys(words) as Rule[])
+    .filter((rule) => was[rule] !== is[rule])
+    .map((rule) => `${words[rule]}: ${was[rule]} → ${is[rule]}`);
+}
