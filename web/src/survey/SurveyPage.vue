@@ -165,6 +165,8 @@ onMounted(() => window.addEventListener('keydown', onKey));
 onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 
 const next = computed(() => {
+  // Who draws a zone has its card before him: another step would lead away from what is not kept yet.
+  if (mode.value === 'zone') return null;
   const [first] = maps.advice.value?.next ?? [];
   const called = maps.called.value;
   // Who can neither weigh nor record is led back to the car: every other step would be refused.
@@ -178,7 +180,9 @@ const next = computed(() => {
   if (proposed.value) return { text: 'Take the zone that the map proposes' };
   if (first && called < CALLED)
     return { text: counting.value.length === 0 ? 'Take the first reading at mark 1' : 'Read next at mark 1' };
-  return { text: 'Take more readings where the sheet is still dotted' };
+  return {
+    text: counting.value.length === 0 ? 'Take the first reading' : 'Take more readings where the sheet is still dotted',
+  };
 });
 function doNext(): void {
   const [first] = maps.advice.value?.next ?? [];
