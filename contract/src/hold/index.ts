@@ -130,7 +130,16 @@ export interface GapView extends GapInput {
   at: string;
   fit: GapFit;
   /** What each mount needs: lifted (up in the panel's drawing) and moved along, mm, and the shims that do it. */
-  mounts: { id: string; name: string; lift: number; along: number; shims: number[]; rest: number }[];
+  mounts: {
+    id: string;
+    name: string;
+    lift: number;
+    along: number;
+    shims: number[];
+    rest: number;
+    /** What is rotten of that which carries it, in words: rebuilt before anything is shimmed. */
+    rotten: string[];
+  }[];
 }
 
 export interface HoldView {

@@ -158,13 +158,19 @@ export interface Figure {
   blocks: string;
 }
 
+/** Where a hung part is held. */
+export interface HungMount extends Mount {
+  /** Panels that carry it: rotten, they give way under any shim. */
+  on: readonly string[];
+}
+
 /** A part that hangs on the body: its gaps say where its mounts have gone. */
 export interface HungPart {
   id: string;
   name: string;
   panel: string;
   /** Where it is held and can be shimmed or shifted, in the panel's coordinates, mm. */
-  mounts: readonly Mount[];
+  mounts: readonly HungMount[];
   /** Which way shims at its mounts move it: up, or along the car; lids slide in their slots. */
   shimmed: 'up' | 'along' | null;
 }

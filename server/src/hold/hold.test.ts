@@ -6,7 +6,7 @@ import { weldDefaults } from '@aspecta/contract/weld';
 import type { WeldPlanView } from '@aspecta/contract/weld';
 import { bodyPlan, panelOf } from '@aspecta/core/body';
 import { apart, gapPlaces } from '@aspecta/core/hold';
-import { ON_SILL, decided, houseWithCar, vehicleOf } from '../testing/house.ts';
+import { ON_SILL, decided, houseWithCar, squareAt, vehicleOf, zoneInput } from '../testing/house.ts';
 
 const here = houseWithCar();
 const view = async (vehicle = here.vehicle) =>
@@ -206,22 +206,46 @@ describe('gaps', () => {
     });
   });
 
+  // Tight above and wide below at the rear edge of the door: its rear end hangs.
+  const hanging = [
+    ['rear-upper', 3],
+    ['rear-middle', 5],
+    ['rear-lower', 7],
+    ['lower-front', 4],
+    ['lower-rear', 4],
+  ].map(([place, gap]) => ({ place, gap, wanted: 4 }));
+
   it('of a cab whose rear mount has sunk say to lift that one, by shims, and to leave the other', async () => {
     const vehicle = await vehicleOf(here.owner, 'pickup');
-    // Tight above and wide below at the rear edge of the door: its rear end hangs.
-    const readings = [
-      ['rear-upper', 3],
-      ['rear-middle', 5],
-      ['rear-lower', 7],
-      ['lower-front', 4],
-      ['lower-rear', 4],
-    ].map(([place, gap]) => ({ place, gap, wanted: 4 }));
-    const input = { id: randomUUID(), hung: 'cab-l', readings, shims: [1, 2] };
+    const input = { id: randomUUID(), hung: 'cab-l', readings: hanging, shims: [1, 2] };
     const { gaps: sets } = (await here.owner.post(`/vehicles/${vehicle}/hold/gaps`, input).expect(201))
       .body as HoldView;
     const [front, rear] = sets[0]!.mounts;
     expect(front).toMatchObject({ id: 'front', lift: 0, shims: [] });
     expect(rear!.lift).toBeGreaterThan(1);
     expect(rear!.shims.length).toBeGreaterThan(0);
+    expect([front!.rotten, rear!.rotten]).toEqual([[], []]);
+  });
+
+  it('name what is rotten under a mount, as long as nothing of it is repaired: it is rebuilt before it is shimmed', async () => {
+    const vehicle = await vehicleOf(here.owner, 'pickup');
+    const corner = await decided(here.owner, vehicle, 'patch', { panel: 'cab-corner-l', ring: squareAt(60, 40, 60) });
+    await here.owner
+      .post(
+        `/vehicles/${vehicle}/zones`,
+        zoneInput({ panel: 'cab-floor-r', class: 'pitted', ring: squareAt(200, 200, 60) }),
+      )
+      .expect(201);
+    const layer = panelOf(bodyPlan('pickup'), 'cab-floor-l').layers[0]!.id;
+    const find = { id: randomUUID(), panel: 'cab-floor-l', layer, u: 300, v: 200, sign: 'pinholes', note: '' };
+    const input = { id: randomUUID(), hung: 'cab-l', readings: hanging, shims: [] };
+    await here.owner.post(`/vehicles/${vehicle}/hold/gaps`, input).expect(201);
+    const rotten = async () => (await view(vehicle)).gaps[0]!.mounts.map((mount) => mount.rotten);
+    expect(await rotten()).toEqual([[], ['Cab corner, left: rusted through']]);
+    await here.owner.post(`/vehicles/${vehicle}/finds`, find).expect(201);
+    expect((await rotten())[0]).toHaveLength(1);
+    const { zoneIds, choice, reason, version } = corner;
+    await here.owner.put(`/repairs/${corner.id}`, { zoneIds, choice, reason, version, done: true }).expect(200);
+    expect((await rotten())[1]).toEqual([]);
   });
 });

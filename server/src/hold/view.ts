@@ -23,7 +23,9 @@ export interface Held {
   gaps: readonly GapRow[];
   /** Panels that carry load and are cut or about to be. */
   out: readonly string[];
-  /** When the last load-bearing weld was made; null as long as one is open. */
+  /** What is rotten, or was found so, and not repaired, by panel, in words. */
+  rotten: ReadonlyMap<string, readonly string[]>;
+  /** When the last weld of what holds the body was made; null as long as one is open. */
   closedAt: Date | null;
 }
 
@@ -110,7 +112,7 @@ export function holdView(held: Held): HoldView {
       outAt: outAt?.toISOString() ?? null,
     })),
     checked: isChecked(held),
-    gaps: held.gaps.map((row) => gapView(row, held.plan)),
+    gaps: held.gaps.map((row) => gapView(row, held)),
     mayMove: MAY_MOVE,
   };
 }

@@ -91,6 +91,9 @@ const stubborn = (set: GapView) =>
       <ul class="plain">
         <li v-for="mount in set.mounts" :key="mount.id">
           <strong>{{ mount.name }}</strong>:
+          <span v-if="mount.rotten.length > 0" class="alarm"
+            >rebuild what carries it first ({{ mount.rotten.join('; ') }}): a shim on it only sinks again.
+          </span>
           <template v-if="Math.abs(mount.lift) < SMALL && Math.abs(mount.along) < SMALL">leave it.</template>
           <template v-else>
             <template v-if="Math.abs(mount.lift) >= SMALL"
@@ -120,10 +123,7 @@ const stubborn = (set: GapView) =>
     </section>
     <form v-if="canWork" class="stack" @submit.prevent="work">
       <h2>{{ sets.length > 0 ? 'Read the gaps again' : 'Read the gaps' }}</h2>
-      <p class="small soft">
-        With the neighbours in place and the part shut. Leave out what you cannot read. A mount that is rotten is
-        rebuilt first: a shim on it only sinks again.
-      </p>
+      <p class="small soft">With the neighbours in place and the part shut. Leave out what you cannot read.</p>
       <div class="places">
         <KitField v-for="place in places" :key="place.id" v-slot="{ bind }" :label="place.name" :error="wrong[place.id]"
           ><KitInput v-bind="bind" v-model="draft[place.id]!" mono autocomplete="off"

@@ -1,5 +1,5 @@
 import { boxOf } from '../../../geometry/index.ts';
-import type { DatumPoint, Figure, Frame, HungPart, Mount, Panel } from '../../types.ts';
+import type { DatumPoint, Figure, Frame, HungMount, HungPart, Panel } from '../../types.ts';
 
 /** x back, y to the left, z up, mm: given for the left side, mirrored to the right. */
 type Half = readonly [id: string, name: string, x: number, y: number, z: number];
@@ -127,7 +127,7 @@ export function hangs(
     name: string;
     panel: string;
     shimmed: HungPart['shimmed'];
-    at: readonly [id: string, name: string, u: number, v: number][];
+    at: readonly [id: string, name: string, u: number, v: number, on?: readonly string[]][];
   },
 ): HungPart {
   const { maxU, maxV } = boxOf(panels.find((one) => one.id === panel)!.outline);
@@ -136,7 +136,10 @@ export function hangs(
     name,
     panel,
     shimmed,
-    mounts: at.map(([mount, word, u, v]): Mount => ({ id: mount, name: word, at: [u * maxU, v * maxV] })),
+    mounts: at.map(([mount, word, u, v, on = []]): HungMount => ({
+      ...{ id: mount, name: word, on },
+      at: [u * maxU, v * maxV],
+    })),
   };
 }
 
@@ -149,8 +152,8 @@ export const hungDoors = (panels: readonly Panel[]): HungPart[] =>
       panel: `door-skin-${side}`,
       shimmed: 'along',
       at: [
-        ['upper', 'Upper hinge', side === 'l' ? 0.02 : 0.98, 0.5],
-        ['lower', 'Lower hinge', side === 'l' ? 0.02 : 0.98, 0.15],
+        ['upper', 'Upper hinge', side === 'l' ? 0.02 : 0.98, 0.5, [`hinge-post-${side}`]],
+        ['lower', 'Lower hinge', side === 'l' ? 0.02 : 0.98, 0.15, [`hinge-post-${side}`]],
       ],
     }),
   );

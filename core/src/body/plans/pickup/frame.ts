@@ -36,8 +36,8 @@ export const pickupFrame = (panels: readonly Panel[]): Frame =>
           panel: `door-skin-${side}`,
           shimmed: 'up',
           at: [
-            ['front', 'Front cab mount', side === 'l' ? -0.1 : 1.1, -0.12],
-            ['rear', 'Rear cab mount', side === 'l' ? 1.1 : -0.1, -0.12],
+            ['front', 'Front cab mount', side === 'l' ? -0.1 : 1.1, -0.12, [`cab-floor-${side}`]],
+            ['rear', 'Rear cab mount', side === 'l' ? 1.1 : -0.1, -0.12, [`cab-corner-${side}`, `cab-mount-${side}`]],
           ],
         }),
       ),
