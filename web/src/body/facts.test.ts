@@ -118,6 +118,21 @@ describe('one piece over several panels', () => {
     expect(router.currentRoute.value.fullPath).not.toContain('pieces');
   });
 
+  it('is opened with the panels that another page proposes', async () => {
+    const { page } = await openPage(
+      FactsPage,
+      { id: 'v', panel: 'floor-front-l' },
+      { at: '/vehicles/v/panels/floor-front-l/facts?joining=tunnel,floor-front-r' },
+    );
+    await field(page, 'What it is').setValue('Floor in one piece');
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    expect(server.sent.filter(({ what }) => what.startsWith('PUT /vehicles/v/pieces/'))[0]!.body).toEqual({
+      name: 'Floor in one piece',
+      panels: ['floor-front-l', 'tunnel', 'floor-front-r'],
+    });
+  });
+
   it('is several panels again', async () => {
     const pieces = [{ id: 'one', name: 'Floor in one piece', panels: ['floor-front-l', 'tunnel'] }];
     server.on('GET /vehicles/v', vehicle({ ...none, pieces }));

@@ -62,6 +62,31 @@ describe('a line of the order book', () => {
     expect(text).toContain('due 2 Jan 2026');
   });
 
+  it('is put off without a day, unless one is said: the one that was promised is off', async () => {
+    fetching.mockImplementation(() => Promise.resolve(new Response('{}', { status: 200 })));
+    const page = card();
+    const press = (text: string) =>
+      page
+        .findAll('.acts button')
+        .find((one) => one.text() === text)!
+        .trigger('click');
+    const dates = () => page.findAll('.move input').map((one) => (one.element as HTMLInputElement).value);
+    await press('Arrived');
+    expect(dates()).toHaveLength(2);
+    await press('Back order');
+    expect(dates()[1]).toBe('');
+    expect(page.text()).toContain('Empty where nobody says a date');
+    await page.get('form.move').trigger('submit');
+    await flushPromises();
+    const [, sent] = fetching.mock.calls.find(([url]) => String(url).endsWith('/orders/o/move'))!;
+    expect(JSON.parse(String(sent!.body))).toMatchObject({ state: 'back-order', due: null });
+  });
+
+  it('says of a back order without a day that none is known', () => {
+    expect(card({ state: 'back-order', due: null, late: false }).text()).toContain('no date is known');
+    expect(card({ state: 'back-order' }).text()).not.toContain('no date is known');
+  });
+
   it('offers the next states only, and nothing to a viewer', () => {
     const states = (wrapper: ReturnType<typeof card>) => wrapper.findAll('.acts button').map((button) => button.text());
     expect(states(card())).toEqual(['Back order', 'Arrived', 'Change']);

@@ -103,15 +103,17 @@ export function signIn(role: Role = 'owner', unit: Unit = 'mm'): void {
   } satisfies SessionView;
 }
 
-/** Opens a page as the router would, and waits until what it fetches is there. */
+/** Opens a page as the router would, at an address where that says something, and waits until what it fetches is there. */
 export async function openPage(
   component: Component,
   props: Record<string, unknown> = {},
+  { at }: { at?: string } = {},
 ): Promise<{ page: VueWrapper; router: Router }> {
   const router = createRouter({
     history: createMemoryHistory(),
     routes: [{ path: '/:any(.*)*', component: { template: '<i />' } }],
   });
+  if (at) await router.push(at);
   const page = mount(component, { props, global: { plugins: [router] }, attachTo: document.body });
   await flushPromises();
   await flushPromises();

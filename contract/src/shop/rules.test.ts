@@ -1,0 +1,65 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { schoolDefaults } from '@aspecta/core/repair';
+import { changedRules, ratePer, ruleWords, type Shop } from './index.ts';
+
+const rules: Omit<Shop, 'id' | 'version'> = {
+  name: 'Testbench',
+  currency: 'EUR',
+  unit: 'mm',
+  taxRate: 0.2,
+  rates: { hour: 4500, sheetDm2: 60, weldMetre: 250, coatDm2: 40 },
+  overlay: false,
+  paints: false,
+  schools: schoolDefaults,
+  temperature: 20,
+  timeZone: null,
+  coatingUnit: 'um',
+  heatUnit: 'C',
+};
+
+describe('what was changed of the house rules', () => {
+  it('is nothing where nothing was', () => expect(changedRules(rules, { ...rules })).toEqual([]));
+
+  it.each<[Partial<typeof rules>, string]>([
+    [{ name: 'Lane End' }, 'Name of the shop: Testbench → Lane End'],
+    [{ taxRate: 0.075 }, 'Tax, %: 20 → 7.5'],
+    [{ timeZone: 'America/New_York' }, 'By the clock of: the device → America/New York'],
+    [{ coatingUnit: 'mil' }, 'Coatings are read in: Micrometres → Mil'],
+    [{ heatUnit: 'F' }, 'Temperatures are read in: °C → °F'],
+    [{ overlay: true }, 'Weigh laying a new sheet over the old one: no → yes'],
+    [
+      { schools: { ...schoolDefaults, seen: 'joggle' } },
+      'A cut in sheet that is seen is closed by: Butt weld → Joggled lap',
+    ],
+  ])('%o is told in words', (over, text) => expect(changedRules(rules, { ...rules, ...over })).toEqual([text]));
+
+  it('is money in the currency of now, where the currency itself was changed', () =>
+    expect(changedRules(rules, { ...rules, currency: 'USD', rates: { ...rules.rates, hour: 7550 } })).toEqual([
+      'Currency: EUR → USD',
+      'An hour of work: 45.00 USD → 75.50 USD',
+    ]));
+
+  it('names no square decimetre and no metre in a shop of inches', () => {
+    const rates = { hour: 1, sheetDm2: 1, weldMetre: 1, coatDm2: 1 };
+    const told = changedRules({ ...rules, unit: 'in' }, { ...rules, unit: 'in', rates }).join('\n');
+    expect(told).toMatch(/a sq ft.*\n.*1 ft.*\n.*a sq ft/);
+    expect(told).not.toMatch(/dm²| 1 m\b/);
+  });
+
+  it('has a rate for a square foot that is that for as many square decimetres (1 ft = 304.8 mm, exactly)', () => {
+    expect(ratePer('sheetDm2', 'in')).toBeCloseTo((304.8 / 100) ** 2, 9);
+    expect(ratePer('weldMetre', 'in')).toBeCloseTo(304.8 / 1000, 12);
+    expect(ratePer('hour', 'in')).toBe(1);
+  });
+
+  it('is one sentence for each rule that is otherwise, whichever those are', () =>
+    fc.assert(
+      fc.property(fc.boolean(), fc.boolean(), fc.integer({ min: -20, max: 45 }), (paints, overlay, temperature) => {
+        const told = changedRules(rules, { ...rules, paints, overlay, temperature });
+        expect(told).toHaveLength(Number(paints) + Number(overlay) + Number(temperature !== 20));
+        for (const text of told)
+          expect(Object.values(ruleWords('mm')).some((word) => text.startsWith(word))).toBe(true);
+      }),
+    ));
+});
