@@ -145,6 +145,30 @@ describe('the job of a car', () => {
     expect((field(page, 'Blocked until').element as HTMLInputElement).value).toBe('2026-03-01');
   });
 
+  it('is partly done, as somebody says in per cent; what is no number is refused at its field', async () => {
+    const said = {
+      ...{ state: null, reason: '', until: null, notBefore: null, hours: null, spent: null, share: 0.4 },
+      ...{ by: 'Ada', at: '2026-02-03T10:00:00.000Z' },
+    } as const;
+    server.on('PUT /vehicles/v/job/said', (sent) =>
+      typeof sent['share'] === 'number'
+        ? jobOf(step({ share: 0.4, said }), weld)
+        : problem('invalid', 'Done of it, % must be a number.', 422, { field: 'share' }),
+    );
+    const { page } = await open();
+    await button(page, 'More …').trigger('click');
+    await field(page, 'Done of it, %').setValue('some');
+    await button(page, 'Keep').trigger('submit');
+    await flushPromises();
+    expect(page.text()).toContain('Done of it, % must be a number.');
+    await field(page, 'Done of it, %').setValue('40 %');
+    await button(page, 'Keep').trigger('submit');
+    await flushPromises();
+    expect(server.to('PUT /vehicles/v/job/said').map(({ share }) => share)).toEqual(['some', 0.4]);
+    expect(page.text()).toContain('40 % done, as you said');
+    expect((field(page, 'Done of it, %').element as HTMLInputElement).value).toBe('40');
+  });
+
   it('takes a step of one’s own after those that it comes after', async () => {
     server.on('POST /vehicles/v/job/steps', jobOf(step({}), weld));
     const { page } = await open();
