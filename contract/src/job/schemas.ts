@@ -20,7 +20,7 @@ export const stepSaySchema = Joi.object<StepSay>({
   notBefore: day.default(null),
   hours: Joi.number().min(0.05).max(500).allow(null).default(null),
   spent: Joi.number().min(0).max(500).allow(null).default(null),
-  share: Joi.number().min(0).max(0.99).allow(null).default(null),
+  share: Joi.number().min(0).max(1).allow(null).default(null),
 });
 export const stepClockSchema = Joi.object<StepClock>({
   step: stepName.required(),

@@ -86,6 +86,8 @@ describe('the job of a car', () => {
     expect((await say(make.id, { state: null, share: 1.5 }, vehicle).expect(422)).body).toMatchObject({
       field: 'share',
     });
+    await say(make.id, { state: null, share: 1 }, vehicle).expect(200);
+    expect(of(await job(vehicle), repair, 'make').state).toBe('done');
     await say(make.id, { state: null, share: null }, vehicle).expect(200);
     expect(of(await job(vehicle), repair, 'make')).toMatchObject({ share: 0, said: null });
   });

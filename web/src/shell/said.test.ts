@@ -22,6 +22,10 @@ describe('a refusal as a person reads it', () => {
       'Needed on must be a day of the calendar.',
     );
     expect(said('It must be at most 3 mm.', metric)).toBe('It must be at most 3 mm.');
+    // A share is typed in per cent.
+    expect(said('share must be at most 1.', metric)).toBe('What is done of it must be at most 100 %.');
+    expect(said('taxRate must be at least 0.', metric)).toBe('Tax must be at least 0 %.');
+    expect(said('quantity must be at most 1.', metric)).toBe('Quantity must be at most 1.');
   });
 
   it('is so wherever the server refuses', () => {

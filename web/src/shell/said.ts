@@ -17,9 +17,14 @@ const WORDS: Readonly<Record<string, string>> = {
   vehicleId: 'The car',
   takenAt: 'The time',
   reason: 'The reason',
+  share: 'What is done of it',
+  spent: 'The hours that it has taken',
   u: 'The place from the left',
   v: 'The place up',
 };
+
+/** Shares are typed in per cent, and so are their limits told. */
+const SHARES: readonly string[] = ['taxRate', 'share'];
 
 /** `neededOn` → Needed on: the last name of a path, as words. What begins like a sentence is left as it is. */
 function inWords(field: string): string {
@@ -31,7 +36,10 @@ function inWords(field: string): string {
 
 /** A refusal or another sentence of the server as a person reads it: fields by their words, quantities in his units. */
 export function said(text: string, units: PersonUnits): string {
-  const named = text.replace(
+  const limited = SHARES.some((share) => text.startsWith(`${share} must`))
+    ? text.replace(/\b(at (?:most|least)) ([\d.]+)\.$/, (_all, how, share) => `${how} ${Number(share) * 100} %.`)
+    : text;
+  const named = limited.replace(
     /^([\w.[\]]+)(?= (?:is|must|has|lies)\b)/,
     (field) => WORDS[field.replace(/^readings\[\d+\]\./, '')] ?? inWords(field),
   );
