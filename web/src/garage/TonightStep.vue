@@ -90,6 +90,7 @@ li {
 }
 .acts {
   display: flex;
+  flex: none;
   gap: 0.3rem;
 }
 .more {
