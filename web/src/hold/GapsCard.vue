@@ -94,6 +94,7 @@ const stubborn = (set: GapView) =>
           <span v-if="mount.rotten.length > 0" class="alarm"
             >rebuild what carries it first ({{ mount.rotten.join('; ') }}): a shim on it only sinks again.
           </span>
+          <template v-if="mount.rotten.length > 0"> As it hangs now: </template>
           <template v-if="Math.abs(mount.lift) < SMALL && Math.abs(mount.along) < SMALL">leave it.</template>
           <template v-else>
             <template v-if="Math.abs(mount.lift) >= SMALL"
