@@ -2,13 +2,13 @@
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import type { JobView, StepSay } from '@aspecta/contract/job';
 import type { TonightStep, TonightView } from '@aspecta/contract/plan';
-import { saidNothing } from '../job/useJob.ts';
+import { isElsewhere, sayOf } from '../job/useJob.ts';
 import { slotsOf, tonightOf } from '../plan/planScene.ts';
 import { get, put } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { CLOCK, written } from '../shell/days.ts';
 import { useForm } from '../shell/useForm.ts';
-import TonightStepRow from './TonightStep.vue';
+import TonightStepRow from './TonightStepRow.vue';
 
 /* What can be done tonight, over all cars: the next stretch of work of each person, in order. */
 const session = useSession();
@@ -29,17 +29,13 @@ const clockText = written(CLOCK, clock);
 const slots = computed(() => tonightOf(slotsOf(view.value?.steps ?? [], dayText)));
 /** What was refused belongs to the step of which it was said. */
 const saidOf = ref<string | null>(null);
-/** What was said of it before stays: hours, the day before which it is not to be done. */
 function say(step: TonightStep, change: Partial<StepSay>): Promise<boolean> {
   saidOf.value = step.vehicle + step.id;
-  const { by: _by, at: _at, ...before } = step.said ?? { ...saidNothing, by: '', at: '' };
   return form.submit(async () => {
-    await put<JobView>(`/vehicles/${step.vehicle}/job/said`, { ...before, ...change, step: step.id });
+    await put<JobView>(`/vehicles/${step.vehicle}/job/said`, sayOf(step, change));
     await look();
   });
 }
-/** Done where it is done, and not said here. */
-const ELSEWHERE: readonly string[] = ['decide', 'order', 'check'];
 const MOST = 6;
 </script>
 
@@ -55,7 +51,7 @@ const MOST = 6;
           v-for="step in slot.steps.slice(0, MOST)"
           :key="step.vehicle + step.id"
           :step="step"
-          :can-say="session.canWork && !ELSEWHERE.includes(step.kind)"
+          :can-say="session.canWork && !isElsewhere(step)"
           :busy="form.busy.value"
           :errors="saidOf === step.vehicle + step.id ? form.errors : {}"
           @say="say(step, $event)"

@@ -7,6 +7,7 @@ import KitButton from '../kit/KitButton.vue';
 import KitDate from '../kit/KitDate.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
+import { isElsewhere } from './useJob.ts';
 import { useSession } from '../shell/session.ts';
 import { decimal, shareOf } from '../shell/typedNumber.ts';
 import { dayOf, daysText, timeOf } from '../shell/days.ts';
@@ -57,8 +58,6 @@ const said = (): Partial<StepSay> => ({
 const typedHours = (text: string) => (text.trim() === '' ? null : (decimal(text) as number));
 const isOver = computed(() => isPast(props.step.state));
 const to = computed(() => belowVehicle(props.vehicle, props.step.path));
-/** Done where it is done: a decision, an order, a part that is on its way or checked. */
-const isElsewhere = computed(() => ['decide', 'order', 'delivery', 'check'].includes(props.step.kind));
 const isHere = computed(() => props.step.path === 'job');
 </script>
 
@@ -102,7 +101,7 @@ const isHere = computed(() => props.step.path === 'job');
         </ul>
       </div>
       <div class="acts">
-        <KitButton v-if="!isHere && !isOver" small :main="isElsewhere && step.state === 'ready'" :to="to"
+        <KitButton v-if="!isHere && !isOver" small :main="isElsewhere(step) && step.state === 'ready'" :to="to"
           >Go there</KitButton
         >
         <template v-if="canWork">
@@ -114,7 +113,7 @@ const isHere = computed(() => props.step.path === 'job');
             >Take it back</KitButton
           >
           <KitButton
-            v-else-if="!isOver && !isElsewhere"
+            v-else-if="!isOver && !isElsewhere(step)"
             small
             :main="step.state === 'ready'"
             :disabled="busy"
@@ -123,7 +122,7 @@ const isHere = computed(() => props.step.path === 'job');
           >
           <KitButton v-if="mine" small :disabled="busy" @click="emit('clock', false, false)">Stop the clock</KitButton>
           <KitButton
-            v-else-if="!isOver && !isElsewhere && !step.waits"
+            v-else-if="!isOver && !isElsewhere(step) && !step.waits"
             small
             :disabled="busy"
             @click="emit('clock', true, false)"

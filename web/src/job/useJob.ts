@@ -15,7 +15,7 @@ export const SHOWN = {
 export type Shown = keyof typeof SHOWN;
 
 /** Nothing is said of a step. */
-export const saidNothing: Omit<StepSay, 'step'> = {
+const saidNothing: Omit<StepSay, 'step'> = {
   state: null,
   reason: '',
   until: null,
@@ -25,6 +25,16 @@ export const saidNothing: Omit<StepSay, 'step'> = {
   share: null,
 };
 
+/** What is sent when something is said of a step: what was said of it before stays, but for what is changed. */
+export function sayOf({ id, said }: Pick<StepView, 'id' | 'said'>, change: Partial<StepSay>): StepSay {
+  const { by: _by, at: _at, ...before } = said ?? { ...saidNothing, by: '', at: '' };
+  return { ...before, ...change, step: id };
+}
+
+/** Done where it is done, and not said by hand: a decision, an order, a part that is on its way or checked. */
+export const isElsewhere = ({ kind }: Pick<StepView, 'kind'>): boolean =>
+  ['decide', 'order', 'delivery', 'check'].includes(kind);
+
 /** The job of a car, and what is said of its steps. */
 export function useJob(vehicleId: string) {
   const form = useForm();
@@ -32,10 +42,9 @@ export function useJob(vehicleId: string) {
   const steps = computed(() => view.value?.steps ?? []);
   const at = `/vehicles/${vehicleId}/job`;
   /** What was said of a step, with some of it changed. */
-  const say = ({ id, said }: StepView, change: Partial<StepSay>): Promise<boolean> =>
+  const say = (step: StepView, change: Partial<StepSay>): Promise<boolean> =>
     form.submit(async () => {
-      const { by: _by, at: _at, ...before } = said ?? { ...saidNothing, by: '', at: '' };
-      view.value = await put<JobView>(`${at}/said`, { ...before, ...change, step: id });
+      view.value = await put<JobView>(`${at}/said`, sayOf(step, change));
     });
   /** Starts or stops one's own clock on a step; dropped, its hours are not noted. */
   const clock = ({ id }: StepView, run: boolean, drop = false): Promise<boolean> =>

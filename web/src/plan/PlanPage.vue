@@ -50,8 +50,6 @@ const days = computed(() =>
   })),
 );
 const chart = computed(() => barsChart(view.value, dayText));
-/** The day that was promised is as good until its end. */
-const endOfPromised = computed(() => (view.value.wish.promised ? `${view.value.wish.promised}T23:59` : null));
 /** Share of the runs over which a step is said to hold the end up. */
 const OFTEN = 0.5;
 const holding = computed(() => holdUps(view.value.steps, OFTEN));
@@ -129,7 +127,7 @@ const anybody = computed(() => view.value.workers.length > 0);
         </section>
         <section v-if="view.stages.length > 0">
           <h2>From bare metal to paint</h2>
-          <StagesTable :vehicle="id" :stages="view.stages" :day-text="dayText" :promised="endOfPromised" />
+          <StagesTable :vehicle="id" :stages="view.stages" :day-text="dayText" :promised="view.wish.promised" />
         </section>
         <WhatIf :vehicle="id" />
         <KitCollapse title="Day by day">

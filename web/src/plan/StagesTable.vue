@@ -3,13 +3,14 @@ import { computed } from 'vue';
 import { STAGE_WORDS, type StagedView } from '@aspecta/contract/plan';
 import { STAGES, type Stage } from '@aspecta/core/job';
 import KitTable from '../kit/KitTable.vue';
+import { today } from '../shell/days.ts';
 
 /* Panel by panel from bare metal to paint: what is reached, and on which day the rest is. */
 const props = defineProps<{
   vehicle: string;
   stages: readonly StagedView[];
   dayText: (iso: string) => string;
-  /** End of the day that was promised, ISO; null where none was. */
+  /** The day that was promised, as 2026-05-31, by the clock of the shop; null where none was. */
   promised: string | null;
 }>();
 /** Stages that some panel has. */
@@ -19,8 +20,12 @@ function said({ stages }: StagedView, stage: Stage): string {
   if (!reached) return '–';
   return reached.done ? 'done' : reached.end ? props.dayText(reached.end) : 'not planned';
 }
+/** The day that was promised is as good until its end, where the shop is. */
 const isLate = ({ stages }: StagedView, stage: Stage) =>
-  stage === 'ready' && props.promised !== null && (stages.ready?.end ?? '') > props.promised;
+  stage === 'ready' &&
+  props.promised !== null &&
+  !!stages.ready?.end &&
+  today(new Date(stages.ready.end)) > props.promised;
 </script>
 
 <template>

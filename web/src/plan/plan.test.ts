@@ -3,7 +3,9 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import type { PlannedStep, PlanView } from '@aspecta/contract/plan';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import { hoursText, readHours } from './hoursText.ts';
+import { useSession } from '../shell/session.ts';
 import PlanPage from './PlanPage.vue';
+import StagesTable from './StagesTable.vue';
 import { holdUps } from './holdUps.ts';
 import { barsChart, slotsOf, tonightOf } from './planScene.ts';
 
@@ -255,5 +257,18 @@ describe('from bare metal to paint', () => {
       ],
       ['Floor, left', 'done', '–', '–', 'done'],
     ]);
+  });
+
+  it('is not late on the evening of the day that was promised, by the clock of the shop', async () => {
+    const ends = async (end: string) => {
+      const { page } = await openPage(StagesTable, {
+        ...{ vehicle: 'v', promised: '2026-02-10', dayText: (iso: string) => iso },
+        stages: [{ repair: 'r', panel: 'p', name: 'Sill', now: 'ready', stages: { ready: { done: false, end } } }],
+      });
+      return page.text().includes('too late');
+    };
+    useSession().current!.shop.timeZone = 'America/Los_Angeles';
+    // Seven in the evening there is the next morning by UTC.
+    expect([await ends('2026-02-11T03:00:00.000Z'), await ends('2026-02-11T09:00:00.000Z')]).toEqual([false, true]);
   });
 });
