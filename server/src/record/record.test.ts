@@ -41,7 +41,9 @@ describe('the record of a car', () => {
     expect(text).toMatch(/Damage: rusted through, 80 cm²/);
     expect(text).toMatch(/Decided on \d+ \w+ \d{4} by Owner Test, because: a test decision\./);
     expect(text).toMatch(/Metal as built: .*steel, 0\.\d\d mm/);
-    expect(text).toMatch(/Joined by MIG welding/);
+    expect(text).toMatch(/Joined by MIG welding: /);
+    // One day is told once.
+    expect(text).not.toMatch(/done between (.+) and \1/);
     expect(text).toContain('Not finished.');
     expect(notInspected).toContain('Front wing, left');
     expect(notInspected).not.toContain('Rear quarter, left');

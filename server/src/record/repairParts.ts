@@ -113,12 +113,14 @@ function weldLines(
   }
   const times = ticks.map(({ at }) => at).sort((a, b) => a.getTime() - b.getTime());
   const people = [...new Set(ticks.map(({ by }) => by))];
+  const [first, last] = times.length === 0 ? [] : [day(times[0]!), day(times.at(-1)!)];
+  const when = first === last ? `on ${first}` : `between ${first} and ${last}`;
   const done =
     times.length === 0
       ? 'No weld is noted yet.'
-      : `${ticks.length} of ${plan.steps.length} steps done between ${day(times[0]!)} and ${day(times.at(-1)!)} by ${people.join(', ')}.`;
+      : `${ticks.length} of ${plan.steps.length} steps done ${when} by ${people.join(', ')}.`;
   return [
-    `Joined by ${PROCESS_WORDS[input.process]} welding. ${[...ways].map(([way, n]) => (n > 1 ? `${way} (${n} of them)` : way)).join('; ')}.`,
+    `Joined by ${PROCESS_WORDS[input.process]} welding: ${[...ways].map(([way, n]) => (n > 1 ? `${way} (${n} of them)` : way)).join('; ')}.`,
     done,
     ...(acknowledgedBy ? [`Cautions before welding read by ${acknowledgedBy}.`] : []),
   ];
