@@ -125,6 +125,25 @@ test('an answer is used in a car: it stands in its notes and leads back', async 
   await expect(page.getByLabel(/Height of the crown/)).toHaveValue('15');
 });
 
+test('an answer becomes a step of the job', async ({ page, house }) => {
+  await page.goto(`${house.url}/sign-in`);
+  await page.getByRole('button', { name: 'Sign in to the demo' }).click();
+  await expect(page.getByRole('heading', { name: 'Which car, and what next?' })).toBeVisible();
+  await open(page, house, 'bend');
+  await page.getByRole('button', { name: 'Use in a car' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Step of its job' }).first().click();
+  await expect(dialog.getByLabel(/What is to be done on/)).toHaveValue(/^Bend: .* flat/);
+  await dialog.getByLabel('Hours').fill('a while');
+  await dialog.getByRole('button', { name: 'Make it a step' }).click();
+  await expect(dialog.getByText('Hours must be a number; enter digits only.')).toBeVisible();
+  await dialog.getByLabel('Hours').fill('0.5');
+  await dialog.getByLabel(/What is to be done on/).fill('Bend the strip for the arch');
+  await dialog.getByRole('button', { name: 'Make it a step' }).click();
+  await dialog.getByRole('link', { name: /To its job/ }).click();
+  await expect(page.getByText('Bend the strip for the arch').first()).toBeVisible();
+});
+
 test('a landed price is handed to the verdict of a panel', async ({ page, house }) => {
   await page.goto(`${house.url}/sign-in`);
   await page.getByRole('button', { name: 'Sign in to the demo' }).click();

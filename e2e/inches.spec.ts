@@ -117,3 +117,28 @@ test('an inch shop reads inches, mil and °F on every page of a car', async ({ p
     expect(found).toEqual({});
   });
 });
+
+test('an inch shop reads inches, mil and °F in the Bench book', async ({ page, house }) => {
+  test.setTimeout(300_000);
+  await signIn(page, house);
+  await inInches(page, house, async () => {
+    await page.goto(`${house.url}/book`);
+    await expect(page.getByRole('heading', { name: 'Bench book' })).toBeVisible();
+    const links = page.locator('main a[href^="/book/"]');
+    await expect(links.nth(20)).toBeVisible();
+    const paths = await links.evaluateAll((all) => all.map((link) => link.getAttribute('href')!));
+    const found: Record<string, string[]> = {};
+    for (const path of new Set(paths)) {
+      await page.goto(house.url + path);
+      await expect(page.locator('main h1, main h2').first()).toBeVisible();
+      if (path.startsWith('/book/figures/')) {
+        await page.getByRole('button', { name: 'Compute' }).click();
+        await expect(page.getByRole('button', { name: 'Use in a car' })).toBeVisible({ timeout: 60_000 });
+      }
+      await expect(page.getByText(/^(Fetching|One moment)/)).toHaveCount(0);
+      const left = await foreign(page);
+      if (left.length > 0) found[path] = left;
+    }
+    expect(found).toEqual({});
+  });
+});

@@ -15,10 +15,12 @@ describe('a sentence in the units of the person', () => {
     ['No stitch starts above 50 °C.', 'No stitch starts above 122 °F.'],
     ['gas, 10 l/min, tubes 30 × 30 × 2 mm', 'gas, 21 cu ft/h, tubes 1 3/16" × 1 3/16" × 0.079"'],
     ['Torn over 12 cm²; 3 m of joint', 'Torn over 1.86 sq in; 9.84 ft of joint'],
+    ['travel 5 mm/s, 0.2 kJ/mm', 'travel 11.8 in/min, 5.08 kJ/in'],
     ['−10 °C outside', '14 °F outside'],
     // What is no quantity stays.
     ['Corner 3, made in 1964, mm of it', 'Corner 3, made in 1964, mm of it'],
     ['M8 bolts, 2 mounts', 'M8 bolts, 2 mounts'],
+    ['as 171,5 mm', 'as 171,5 mm'],
   ])('%s', (metricText, text) => {
     expect(inUnits(metricText, imperial)).toBe(text);
     expect(inUnits(metricText, metric)).toBe(metricText);

@@ -44,6 +44,8 @@ function writer(unit: string, units: PersonUnits): ((value: number) => string) |
       return inch ? (kg) => `${short(kg * 0.671_969)} lb/ft` : undefined;
     case 'kg':
       return inch ? (kg) => `${short(kg * 2.204_62)} lb` : undefined;
+    case 'mm/s':
+      return inch ? (mm) => `${short((mm / 25.4) * 60)} in/min` : undefined;
     case 'kJ/mm':
       return inch ? (kj) => `${short(kj * 25.4)} kJ/in` : undefined;
     case 'µm':
@@ -58,7 +60,7 @@ function writer(unit: string, units: PersonUnits): ((value: number) => string) |
 const NUMBER = String.raw`[-−]?\d+(?:\.\d+)?`;
 /** One number or several with a word between them, and the unit of all of them. */
 const QUANTITY = new RegExp(
-  String.raw`(?<![\w.])(${NUMBER}(?: ?(?:to|and|or|–|×|±) ?${NUMBER}){0,3}) (mm²|cm²|dm²|kJ/mm|mm|dm|l/min|kg/m|kg|m|µm|°C)(?![\w²/])`,
+  String.raw`(?<![\w.]|\d,)(${NUMBER}(?: ?(?:to|and|or|–|×|±) ?${NUMBER}){0,3}) (mm²|cm²|dm²|kJ/mm|mm/s|mm|dm|l/min|kg/m|kg|m|µm|°C)(?![\w²/])`,
   'g',
 );
 
@@ -66,7 +68,7 @@ const QUANTITY = new RegExp(
  * The same sentence in the units of the person: refusals, reasons and steps of work are written in
  * mm, µm and °C, whoever reads them.
  *
- * @param text a sentence; quantities are numbers with a blank and mm, mm², cm², dm², dm, m, µm, °C, kg, kg/m, l/min or kJ/mm
+ * @param text a sentence; quantities are numbers with a blank and mm, mm², cm², dm², dm, m, µm, °C, kg, kg/m, l/min, mm/s or kJ/mm
  * @returns inches as on a rule from 6 mm up, as a decimal below; the text itself for mm, µm and °C
  * Source: 1 in = 25.4 mm (international yard and pound agreement, 1959); common practice for what is read as a fraction.
  * @example

@@ -28,6 +28,7 @@ export { plugs, type Plugs } from './plugs.ts';
 export {
   settings,
   heatInput,
+  afterWeld,
   cooling,
   EFFICIENCY,
   type ArcProcess,

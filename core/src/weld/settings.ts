@@ -287,3 +287,36 @@ export function cooling({
       f2,
   };
 }
+
+/** °C. Above it mild steel is hardly solid, and the law of the cooling sheet says nothing. */
+const HARDLY_SOLID = 1400;
+
+/**
+ * How warm is the middle of a weld in thin sheet, some time after the arc has passed? In a sheet the rise falls
+ * with the root of the time; t8/5 says how fast.
+ *
+ * @param t85 s from 800 to 500 °C; preheat °C before welding; times s after the arc has passed
+ * @returns °C at each time; null where the metal was still molten or nearly so
+ * @throws Problem naming the field
+ * Source: EN 1011-2, D.6, two-dimensional heat flow, of which t8/5 is one piece.
+ * @example
+ * afterWeld({ t85: 8, preheat: 20, times: [60] }); // → [166.2]
+ */
+export function afterWeld({
+  t85,
+  preheat,
+  times,
+}: {
+  t85: number;
+  preheat: number;
+  times: readonly number[];
+}): (number | null)[] {
+  finite('t85', t85, { above: 0, unit: 's' });
+  finite('preheat', preheat, { min: -50, max: 490, unit: '°C' });
+  const perRise = t85 / (1 / (500 - preheat) ** 2 - 1 / (800 - preheat) ** 2);
+  return times.map((time, i) => {
+    finite(`times[${i}]`, time, { min: 0, unit: 's' });
+    const now = preheat + Math.sqrt(perRise / time);
+    return now <= HARDLY_SOLID ? Number(now.toFixed(1)) : null;
+  });
+}

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import ChartView from '../charts/ChartView.vue';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitField from '../kit/KitField.vue';
@@ -7,28 +8,38 @@ import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
-import { useUnits } from '../shell/units.ts';
 import BookDrawing from './BookDrawing.vue';
 import KeepInCar from './KeepInCar.vue';
+import { unitOf } from './fields.ts';
 import { calculationNotes } from './notes.ts';
 import OutlineFiles from './OutlineFiles.vue';
-import type { BookPage } from './page.ts';
+import type { BookPage as BookPageOf } from './page.ts';
 import RunningBar from './RunningBar.vue';
+import { answerIn, drawingIn } from './saidIn.ts';
 import { useBook } from './useBook.ts';
 
 /* One calculation: what is known, the piece drawn, the answer large, reason and source beneath. */
-const props = defineProps<{ page: BookPage }>();
+const props = defineProps<{ page: BookPageOf }>();
 const session = useSession();
-const units = useUnits();
 const book = useBook(props.page);
-const { typed, errors, general, result, of, progress, stopped, shown } = book;
-const write = { ...units, unit: units.unit.value };
+const { write, typed, errors, general, result, of, progress, stopped, shown } = book;
 const answer = computed(() =>
-  result.value === null ? null : props.page.answer(result.value as never, of.value, write),
+  result.value === null ? null : answerIn(props.page.answer(result.value as never, of.value, write), write),
 );
-const drawing = computed(() =>
-  result.value === null ? null : props.page.draw(result.value as never, of.value, write),
+const drawing = computed(() => {
+  const drawn = result.value === null ? undefined : props.page.draw?.(result.value as never, of.value, write);
+  return drawn ? drawingIn(drawn, write) : null;
+});
+const chart = computed(() =>
+  result.value === null ? undefined : props.page.chart?.(result.value as never, of.value, write),
 );
+/** A label with the unit of a bare number in its field. */
+function labelOf(field: BookPageOf['fields'][number]): string {
+  const unit = unitOf(field, write.person);
+  return unit ? `${field.label}, ${unit}` : field.label;
+}
+/** What is said beneath a field, in the person's units. */
+const hintOf = (hint?: string) => hint && write.said(hint.replace('{unit}', write.unit === 'in' ? 'inches' : 'mm'));
 const notes = calculationNotes(props.page.calc);
 const broken = computed(() => Object.values(errors).some(Boolean));
 const keeping = ref(false);
@@ -53,6 +64,7 @@ async function copy(): Promise<void> {
           <p>{{ answer.sentence }}</p>
         </div>
         <BookDrawing v-if="drawing" class="grow" :drawing="drawing" />
+        <div v-if="chart" class="grow charted"><ChartView :chart="chart" :height="340" /></div>
       </div>
     </template>
     <template #card>
@@ -63,15 +75,15 @@ async function copy(): Promise<void> {
             v-if="field.kind === 'choice' && field.options"
             :model-value="typed[field.key] ?? ''"
             :legend="field.label"
-            :options="field.options"
+            :options="field.options.map(({ value, label }) => ({ value, label: write.said(label) }))"
             @update:model-value="typed[field.key] = $event"
           />
           <KitField
             v-else
             v-slot="{ bind }"
-            :label="field.unit ? `${field.label}, ${field.unit}` : field.label"
-            :error="errors[field.key]"
-            :hint="field.hint"
+            :label="labelOf(field)"
+            :error="errors[field.key] && write.said(errors[field.key]!)"
+            :hint="hintOf(field.hint)"
           >
             <KitInput
               mono
@@ -87,13 +99,15 @@ async function copy(): Promise<void> {
               v-bind="bind"
               v-model="typed[field.key]"
               autocomplete="off"
-              :inputmode="field.kind === 'number' ? 'decimal' : 'text'"
+              :inputmode="
+                field.kind === 'text' || field.kind === 'length' || field.kind === 'sheet' ? 'text' : 'decimal'
+              "
             />
           </KitField>
         </template>
       </form>
       <RunningBar :progress="progress" :stopped="stopped" @stop="book.stop()" @again="book.again()" />
-      <KitNotice bad v-if="general">{{ general }}</KitNotice>
+      <KitNotice bad v-if="general">{{ write.said(general) }}</KitNotice>
       <p v-if="broken && answer" class="small soft">The answer shown belongs to the last values that could be read.</p>
       <dl v-if="answer && answer.rows.length > 0" class="rows">
         <template v-for="row in answer.rows" :key="row.name + row.text"
@@ -153,6 +167,10 @@ async function copy(): Promise<void> {
 }
 .answer p {
   margin: 0;
+}
+.charted {
+  overflow: auto;
+  padding: 0.4rem 1.1rem 1rem;
 }
 .stale {
   opacity: 0.45;

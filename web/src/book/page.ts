@@ -1,22 +1,30 @@
-import { parseLength, type LengthUnit } from '@aspecta/core/units';
+import type { LengthUnit, PersonUnits } from '@aspecta/core/units';
 import type { Offer } from '@aspecta/contract/verdict';
-import { readNumber } from '../shell/typedNumber.ts';
+import type { Chart } from '../charts/chart.ts';
 import type { Drawing } from './drawing.ts';
+import type { MeasureKind } from './fields.ts';
 
-/** How a person reads lengths and money; given to pages so that they write them alike. */
+/** How a person reads and types lengths, heat and money; given to pages so that they do it alike. */
 export interface Writer {
   unit: LengthUnit;
+  person: PersonUnits;
   length(mm: number): string;
   sheet(mm: number): string;
   money(minor: number): string;
+  /** mm of a typed length; null where it is none. */
+  read(text: string): number | null;
+  /** A sentence that speaks of mm, µm and °C, as this person reads it. */
+  said(text: string): string;
 }
 
 export interface BookField {
   key: string;
   label: string;
-  kind: 'length' | 'sheet' | 'number' | 'choice' | 'text' | 'lines';
-  /** As it stands there at first; lengths in mm. */
+  kind: 'length' | 'sheet' | MeasureKind | 'number' | 'choice' | 'text' | 'lines';
+  /** As it stands there at first; lengths in mm, areas in cm², the rest as `fields` counts it. */
   usual: number | string;
+  /** The same where lengths are typed in inches: for texts of several figures. */
+  usualInches?: string;
   /** After the number. */
   unit?: string;
   hint?: string;
@@ -53,9 +61,13 @@ export interface BookPage {
   /** Words by which it is found besides its title and wants. */
   words: string;
   fields: readonly BookField[];
-  input(values: Values): Record<string, unknown>;
+  input(values: Values, write: Writer): Record<string, unknown>;
+  /** May speak in mm, µm and °C: what the person reads is put in his units. */
   answer(result: never, values: Values, write: Writer): BookAnswer;
-  draw(result: never, values: Values, write: Writer): Drawing;
+  /** The piece; a page may have a chart instead. */
+  draw?: (result: never, values: Values, write: Writer) => Drawing;
+  /** How it goes over time or distance. */
+  chart?: (result: never, values: Values, write: Writer) => Chart;
   /** 1:1 outline to cut, mm, for a file. */
   outline?: (result: never) => readonly (readonly (readonly [number, number])[])[];
   /** Where the page has found out what one panel costs. */
@@ -69,24 +81,15 @@ export type BookGroup = (typeof GROUPS)[number];
 
 /** Keeps the types of a page together: what its calculation gives goes into answer and draw. */
 export function page<R>(
-  given: Omit<BookPage, 'answer' | 'draw' | 'outline' | 'marks'> & {
+  given: Omit<BookPage, 'answer' | 'draw' | 'chart' | 'outline' | 'marks'> & {
     answer(result: R, values: Values, write: Writer): BookAnswer;
-    draw(result: R, values: Values, write: Writer): Drawing;
+    draw?: (result: R, values: Values, write: Writer) => Drawing;
+    chart?: (result: R, values: Values, write: Writer) => Chart;
     outline?: (result: R) => readonly (readonly (readonly [number, number])[])[];
     marks?: (result: R) => readonly (readonly (readonly [number, number])[])[];
   },
 ): BookPage {
   return given as unknown as BookPage;
-}
-
-/** Reads one field; throws in words. */
-export function readField(field: BookField, text: string, unit: LengthUnit): number | string {
-  if (field.kind === 'length' || field.kind === 'sheet')
-    return parseLength({ text, unit: field.kind === 'sheet' ? 'mm' : unit }).mm;
-  if (field.kind !== 'number') return text;
-  const value = readNumber(text);
-  if (value === null) throw new Error(`${field.label} must be a number${field.unit ? ` in ${field.unit}` : ''}.`);
-  return value;
 }
 
 /** Non-empty lines of a text. */
@@ -96,16 +99,16 @@ export const linesOf = (text: unknown): string[] =>
     .map((line) => line.trim())
     .filter((line) => line !== '');
 
-/** Numbers of a text, by spaces, semicolons or lines; a word that is none throws with its place. */
-export function numbersOf(text: unknown, what: string): number[] {
-  return String(text)
-    .split(/[\s;]+/)
-    .filter((word) => word !== '')
-    .map((word, i) => {
-      const value = readNumber(word);
-      if (value === null) throw new Error(`“${word}” (number ${i + 1} of ${what}) is no number.`);
-      return value;
-    });
+/** Words of a line; a number with its fraction is one word, as 39 3/8. */
+export const wordsOf = (line: string): string[] => line.match(/[-−]?\d+ \d+\/\d+"?|[^\s;]+/g) ?? [];
+
+/** Lengths of a text, mm, by spaces, semicolons or lines; a word that is none throws with its place. */
+export function lengthsOf(text: unknown, what: string, { read }: Pick<Writer, 'read'>): number[] {
+  return wordsOf(String(text)).map((word, i) => {
+    const value = read(word);
+    if (value === null) throw new Error(`“${word}” (number ${i + 1} of ${what}) is no length.`);
+    return value;
+  });
 }
 
 export const round = (value: number, digits = 1) => value.toFixed(digits).replace(/\.0+$/, '');

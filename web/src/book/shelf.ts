@@ -6,6 +6,7 @@ import { holdPages } from './pages/hold.ts';
 import { inspectPages } from './pages/inspect.ts';
 import { measurePages } from './pages/measure.ts';
 import { patternPages } from './pages/pattern.ts';
+import { heatPages } from './pages/heat.ts';
 import { weldPages } from './pages/weld.ts';
 import type { BookPage } from './page.ts';
 
@@ -19,6 +20,7 @@ export const BOOK: readonly BookPage[] = [
   ...curvePages,
   ...patternPages,
   ...weldPages,
+  ...heatPages,
   ...buyPages,
 ];
 

@@ -2,7 +2,8 @@ import { computed, onBeforeUnmount, reactive, readonly, ref, shallowRef, watch }
 import { useRoute, useRouter } from 'vue-router';
 import { runBook } from '../workers/bookBridge.ts';
 import { useUnits } from '../shell/units.ts';
-import { readField, type BookField, type BookPage, type Values } from './page.ts';
+import { markedText, readField, usualText } from './fields.ts';
+import type { BookField, BookPage, Values, Writer } from './page.ts';
 
 /** ms. Typing is waited for so long. */
 const SETTLE = 150;
@@ -14,6 +15,7 @@ export function useBook(page: BookPage) {
   const route = useRoute();
   const router = useRouter();
   const units = useUnits();
+  const write: Writer = { ...units, unit: units.unit.value, person: units.person.value };
   const shelf = `aspecta.book.${page.key}`;
   const typed = reactive<Record<string, string>>(firstValues());
   const errors = reactive<Record<string, string | undefined>>({});
@@ -38,9 +40,7 @@ export function useBook(page: BookPage) {
     return Object.fromEntries(
       page.fields.map((field) => {
         const asked = route.query[field.key];
-        const usual =
-          field.kind === 'length' && typeof field.usual === 'number' ? units.length(field.usual) : String(field.usual);
-        return [field.key, typeof asked === 'string' ? asked : (kept[field.key] ?? usual)];
+        return [field.key, typeof asked === 'string' ? asked : (kept[field.key] ?? usualText(field, write))];
       }),
     );
   }
@@ -49,7 +49,7 @@ export function useBook(page: BookPage) {
     const values: Record<string, number | string> = {};
     for (const field of page.fields) {
       try {
-        values[field.key] = readField(field, typed[field.key] ?? '', units.unit.value);
+        values[field.key] = readField(field, typed[field.key] ?? '', write);
         errors[field.key] = undefined;
       } catch (error) {
         errors[field.key] = (error as Error).message;
@@ -64,7 +64,7 @@ export function useBook(page: BookPage) {
     if (!values) return;
     let input: Record<string, unknown>;
     try {
-      input = page.input(values);
+      input = page.input(values, write);
     } catch (error) {
       // A text of several figures that cannot be read: its own words say which.
       const lines = page.fields.find((field) => field.kind === 'lines');
@@ -103,8 +103,11 @@ export function useBook(page: BookPage) {
   function settle(): void {
     clearTimeout(timer);
     timer = window.setTimeout(() => {
-      localStorage.setItem(shelf, JSON.stringify(typed));
-      void router.replace({ query: { ...typed } });
+      const kept = Object.fromEntries(
+        page.fields.map((field) => [field.key, markedText(field, typed[field.key] ?? '', write)]),
+      );
+      localStorage.setItem(shelf, JSON.stringify(kept));
+      void router.replace({ query: kept });
       void compute();
     }, SETTLE);
   }
@@ -117,6 +120,7 @@ export function useBook(page: BookPage) {
   });
 
   return {
+    write,
     typed,
     errors: readonly(errors),
     general: readonly(general),
@@ -128,9 +132,7 @@ export function useBook(page: BookPage) {
     stop: () => current?.stop(),
     again: () => void compute(),
     reset: () => {
-      for (const field of page.fields)
-        typed[field.key] =
-          field.kind === 'length' && typeof field.usual === 'number' ? units.length(field.usual) : String(field.usual);
+      for (const field of page.fields) typed[field.key] = usualText(field, write);
     },
   };
 }

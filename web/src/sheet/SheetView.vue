@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import { Maximize, Minus, Plus } from 'lucide-vue-next';
 import type { Box, Point } from '@aspecta/core/geometry';
 import KitButton from '../kit/KitButton.vue';
+import { useInAddress } from '../shell/inAddress.ts';
 import { useUnits } from '../shell/units.ts';
 import HatchPatterns from './HatchPatterns.vue';
 import { tapeMarks } from './tapeMarks.ts';
@@ -13,11 +14,18 @@ const props = defineProps<{ box: Box; label: string; tapes?: boolean; crosshair?
 const emit = defineEmits<{ tap: [place: Point]; stroke: [places: readonly Point[] | null, done: boolean] }>();
 const host = ref<HTMLElement>();
 const units = useUnits();
-const viewport = useViewport(host, () => props.box, {
-  tap: (place) => emit('tap', place),
-  draws: () => props.draws,
-  stroke: (places, done) => emit('stroke', places, done),
-});
+/** Sheets at true size stand alone on their page: the address tells which part of it is looked at. */
+const kept = props.tapes ? useInAddress<string>('at', () => '') : ref('');
+const viewport = useViewport(
+  host,
+  () => props.box,
+  {
+    tap: (place) => emit('tap', place),
+    draws: () => props.draws,
+    stroke: (places, done) => emit('stroke', places, done),
+  },
+  kept,
+);
 const { view, size } = viewport;
 const across = computed(() =>
   props.tapes

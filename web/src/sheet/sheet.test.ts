@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fit, moved, toSheet, toWindow, zoomAt } from './viewport.ts';
+import { fit, moved, toSheet, toWindow, viewFrom, viewText, zoomAt } from './viewport.ts';
 import { tapeMarks } from './tapeMarks.ts';
 import { dotsPath, ringPath } from './pathData.ts';
 
@@ -32,6 +32,26 @@ describe('viewport', () => {
         },
       ),
     );
+  });
+});
+
+describe('what is looked at, in the address', () => {
+  it('is found again, in a window of another size too', () => {
+    const place = fc.integer({ min: -500, max: 3000 });
+    // Nearer than this a window of that size does not go.
+    fc.assert(
+      fc.property(place, place, fc.integer({ min: 100, max: 5000 }), (u, v, across) => {
+        const text = `${u},${v},${across}`;
+        expect(viewText(viewFrom(text, 1280, 800)!, 1280, 800)).toBe(text);
+        const narrow = viewFrom(text, 390, 600)!;
+        expect(toWindow(narrow, [u, v])).toEqual([expect.closeTo(195, 6), expect.closeTo(300, 6)]);
+        expect(toSheet(narrow, 390, 0)[0] - toSheet(narrow, 0, 0)[0]).toBeCloseTo(across, 6);
+      }),
+    );
+  });
+
+  it.each(['', 'roof', '1,2', '1,2,0', '1,2,-5', '1,2,3,4', 'a,b,c', '1,,'])('“%s” says nothing', (text) => {
+    expect(viewFrom(text, 800, 600)).toBeNull();
   });
 });
 

@@ -1,7 +1,10 @@
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch, type Ref } from 'vue';
 import type { Box, Point } from '@aspecta/core/geometry';
-import { fit, moved, toSheet, toWindow, transformOf, zoomAt, type Viewport } from './viewport.ts';
+import { fit, moved, toSheet, toWindow, transformOf, viewFrom, viewText, zoomAt, type Viewport } from './viewport.ts';
 import { gesturesOn } from './gestures.ts';
+
+/** ms for which a window must rest until it is kept where it is. */
+const RESTS = 400;
 
 /** A window onto the sheet: fitted at first, then moved and zoomed by mouse, touch and keys. */
 export function useViewport(
@@ -13,6 +16,8 @@ export function useViewport(
     /** Places of a stroke so far; null when it was none. */
     stroke: (places: readonly Point[] | null, done: boolean) => void;
   },
+  /** Where it is kept what is looked at, and found again; empty while the whole is. */
+  kept: Ref<string>,
 ) {
   const size = ref({ width: 100, height: 100 });
   const view = shallowRef<Viewport>({ scale: 0.1, x: 0, y: 0 });
@@ -23,13 +28,32 @@ export function useViewport(
   let latest = view.value;
   let frame = 0;
 
+  let rest = 0;
+  const keep = () => {
+    clearTimeout(rest);
+    rest = window.setTimeout(() => {
+      kept.value = touched ? viewText(latest, size.value.width, size.value.height) : '';
+    }, RESTS);
+  };
+  const fitted = () => {
+    latest = view.value = fit(box(), size.value.width, size.value.height);
+  };
   const refit = () => {
     touched = false;
-    latest = view.value = fit(box(), size.value.width, size.value.height);
+    fitted();
+    keep();
+  };
+  /** As it was left, or the whole. */
+  const begin = () => {
+    const left = viewFrom(kept.value, size.value.width, size.value.height);
+    if (!left) return fitted();
+    touched = true;
+    latest = view.value = left;
   };
   const change = (next: Viewport) => {
     touched = true;
     latest = next;
+    keep();
     frame ||= requestAnimationFrame(() => {
       frame = 0;
       view.value = latest;
@@ -39,7 +63,7 @@ export function useViewport(
     const element = host.value!;
     observer = new ResizeObserver(([entry]) => {
       size.value = { width: entry!.contentRect.width, height: entry!.contentRect.height };
-      if (!touched) refit();
+      if (!touched) begin();
     });
     observer.observe(element);
     release = gesturesOn(element, {
@@ -53,9 +77,10 @@ export function useViewport(
   onBeforeUnmount(() => {
     observer?.disconnect();
     cancelAnimationFrame(frame);
+    clearTimeout(rest);
     release?.();
   });
-  watch(box, () => !touched && refit());
+  watch(box, () => !touched && fitted());
 
   function onKey(event: KeyboardEvent): void {
     const step = 60;

@@ -41,6 +41,20 @@ export function fit(box: Box, width: number, height: number, margin = MARGIN): V
   };
 }
 
+/** What is looked at, for the address: the middle and how much of the sheet lies across the window, mm. */
+export function viewText(view: Viewport, width: number, height: number): string {
+  const [u, v] = toSheet(view, width / 2, height / 2);
+  return [u, v, width / view.scale].map((mm) => String(Math.round(mm))).join(',');
+}
+/** The same in a window of any size; null where the text says nothing of the kind. */
+export function viewFrom(text: string, width: number, height: number): Viewport | null {
+  const [u, v, across, ...more] = text.split(',').map(Number);
+  if (u === undefined || v === undefined || !across || more.length > 0) return null;
+  if (![u, v, across].every(Number.isFinite) || across <= 0) return null;
+  const scale = clampScale(width / across);
+  return { scale, x: width / 2 - u * scale, y: height / 2 + v * scale };
+}
+
 /** Zooms by a factor and keeps the place under (x, y) where it is. */
 export function zoomAt(view: Viewport, factor: number, x: number, y: number): Viewport {
   const scale = clampScale(view.scale * factor);

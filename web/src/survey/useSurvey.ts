@@ -17,6 +17,7 @@ import { useVehicle } from '../car/useVehicle.ts';
 import { merged } from '../live/listen.ts';
 import { ApiProblem, get, post, put, remove, serverNow } from '../shell/api.ts';
 import { newId } from '../shell/newId.ts';
+import { useInAddress } from '../shell/inAddress.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import { useMaps } from './useMaps.ts';
 import { useHistory } from './useHistory.ts';
@@ -34,7 +35,14 @@ export function useSurvey(vehicleId: string, panelId: string) {
   const readings = shallowRef<readonly ReadingView[]>([]);
   const zones = shallowRef<readonly ZoneView[]>([]);
   const finds = shallowRef<readonly FindView[]>([]);
-  const layer = ref('');
+  /** The one that was read most, as long as no other is chosen. */
+  const usualLayer = ref('');
+  const layers = shallowRef<readonly string[]>([]);
+  const layer = useInAddress<string>(
+    'layer',
+    () => usualLayer.value,
+    () => layers.value,
+  );
   const car = useVehicle(vehicleId);
   const load = useLoad(async (again) => {
     const [{ vehicle, plan }, gotReadings, gotZones, gotFinds] = await Promise.all([
@@ -47,7 +55,8 @@ export function useSurvey(vehicleId: string, panelId: string) {
     finds.value = gotFinds;
     readings.value = gotReadings;
     zones.value = gotZones;
-    if (layer.value === '') layer.value = busiestLayer(gotReadings) ?? panel.layers[0]!.id;
+    if (usualLayer.value === '') usualLayer.value = busiestLayer(gotReadings) ?? panel.layers[0]!.id;
+    layers.value = panel.layers.map(({ id }) => id);
     return { vehicle, plan, panel };
   });
   const stop = outbox.whenSent((entry, answer) => {

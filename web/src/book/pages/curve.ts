@@ -1,14 +1,13 @@
 import type { DevelopedCone, FittedArc, Flange } from '@aspecta/core/shape';
 import type { Point } from '@aspecta/core/geometry';
-import { linesOf, page, round, type BookPage } from '../page.ts';
-import { readNumber } from '../../shell/typedNumber.ts';
+import { linesOf, page, round, wordsOf, type BookPage, type Writer } from '../page.ts';
 import { arcLine, thickLine, type Drawn } from '../drawing.ts';
 
-const pointsOf = (text: unknown): Point[] =>
+const pointsOf = (text: unknown, { read }: Pick<Writer, 'read'>): Point[] =>
   linesOf(text).map((line) => {
-    const [u, v] = line.split(/\s+/).map((word) => readNumber(word));
+    const [u, v] = wordsOf(line).map((word) => read(word));
     if (u === null || v === null || u === undefined || v === undefined)
-      throw new Error(`“${line}” must be two numbers: along and up, mm.`);
+      throw new Error(`“${line}” must be two lengths: along and up.`);
     return [u, v];
   });
 
@@ -36,7 +35,7 @@ export const curvePages: readonly BookPage[] = [
         ],
       },
       { key: 'radius', label: 'Radius', kind: 'length', usual: 203, feeds: ['radius', 'wantedRadius'] },
-      { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: '1.2 mm' },
+      { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: 1.2 },
       { key: 'yield', label: 'Yield strength', kind: 'number', usual: 250, unit: 'MPa', hint: 'mild sheet 180 to 280' },
       { key: 'modulus', label: 'Young’s modulus', kind: 'number', usual: 207_000, unit: 'MPa' },
     ],
@@ -232,17 +231,18 @@ export const curvePages: readonly BookPage[] = [
         label: 'Places on the profile',
         kind: 'lines',
         usual: '0 0\n50 7.6\n100 10\n150 7.4\n200 0',
-        hint: 'along and up, mm, one place a line',
+        usualInches: '0 0\n2 0.3\n4 0.4\n6 0.29\n8 0',
+        hint: 'along and up, in {unit}, one place a line',
       },
     ],
-    input: ({ points }) => ({ points: pointsOf(points) }),
+    input: ({ points }, write) => ({ points: pointsOf(points, write) }),
     answer: (r, _v, write) => ({
       figure: `R ${write.length(r.radius)}`,
       sentence: `The places lie within ${round(r.rms, 2)} mm (root mean square) of this arc.`,
-      rows: [{ name: 'Centre', text: `${round(r.centre[0], 1)} · ${round(r.centre[1], 1)} mm` }],
+      rows: [{ name: 'Centre', text: `${write.length(r.centre[0])} · ${write.length(r.centre[1])}` }],
     }),
-    draw: (r, { points }) => {
-      const places = pointsOf(points);
+    draw: (r, { points }, write) => {
+      const places = pointsOf(points, write);
       const angles = places.map((p) => (Math.atan2(p[1] - r.centre[1], p[0] - r.centre[0]) * 180) / Math.PI);
       const start = angles[0]!;
       const turned = angles.map((a) => ((a - start + 540) % 360) - 180);

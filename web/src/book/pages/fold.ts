@@ -24,8 +24,8 @@ export const foldPages: readonly BookPage[] = [
     group: 'Shape',
     words: 'channel box hat top section z flange fold brake return lip girdle strip sill',
     fields: [
-      { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: '1 mm' },
-      { key: 'radius', label: 'Inside radius of the bends', kind: 'sheet', usual: '2 mm' },
+      { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: 1 },
+      { key: 'radius', label: 'Inside radius of the bends', kind: 'sheet', usual: 2 },
       ...LEGS.flatMap((n): BookField[] => [
         {
           key: `leg${n}`,
@@ -120,8 +120,8 @@ export const foldPages: readonly BookPage[] = [
     words: 'fold allowance deduction setback k-factor brake length',
     fields: [
       { key: 'angle', label: 'Bend, out of flat', kind: 'number', usual: 90, unit: '°' },
-      { key: 'radius', label: 'Inside radius', kind: 'sheet', usual: '2 mm' },
-      { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: '1 mm' },
+      { key: 'radius', label: 'Inside radius', kind: 'sheet', usual: 2 },
+      { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: 1 },
       { key: 'legA', label: 'One leg, outside', kind: 'length', usual: 40, feeds: [] },
       { key: 'legB', label: 'Other leg, outside', kind: 'length', usual: 25, feeds: [] },
     ],
@@ -168,7 +168,7 @@ export const foldPages: readonly BookPage[] = [
             text: `${round(Number(v['legA']), 1)} mm`,
             off: -26,
           },
-          { kind: 'text', at: [0, middle + t], text: `r ${round(radius, 1)}`, anchor: 'middle' },
+          { kind: 'text', at: [0, middle + t], text: `r ${round(radius, 1)} mm`, anchor: 'middle' },
         ],
       };
     },
@@ -192,8 +192,8 @@ export const foldPages: readonly BookPage[] = [
         unit: '°',
         hint: '90 stands square, 180 lies on the skin',
       },
-      { key: 'radius', label: 'Inside bend radius', kind: 'sheet', usual: '0.9 mm' },
-      { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: '0.9 mm' },
+      { key: 'radius', label: 'Inside bend radius', kind: 'sheet', usual: 0.9 },
+      { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: 0.9 },
     ],
     input: (v) => ({ ...v, gap: 1 }),
     answer: (r, _v, write) => ({

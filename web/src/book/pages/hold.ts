@@ -1,6 +1,5 @@
 import type { AdjustedNetwork, BraceCheck, GapFit } from '@aspecta/core/hold';
-import { linesOf, page, round, type BookPage } from '../page.ts';
-import { readNumber } from '../../shell/typedNumber.ts';
+import { linesOf, page, round, wordsOf, type BookPage, type Writer } from '../page.ts';
 
 interface Reading {
   points: { id: string; x: number; y: number; fixed?: string[] }[];
@@ -8,15 +7,15 @@ interface Reading {
 }
 
 /** "A 0 0 fixed" and "A B 1000.4" lines as points and tapes. */
-export function networkOf(points: unknown, tapes: unknown, sd: number): Reading {
+export function networkOf(points: unknown, tapes: unknown, sd: number, { read }: Pick<Writer, 'read'>): Reading {
   const number = (word: string | undefined, line: string) => {
-    const value = readNumber(word ?? '');
-    if (value === null) throw new Error(`“${line}” needs a name and numbers in mm.`);
+    const value = read(word ?? '');
+    if (value === null) throw new Error(`“${line}” needs a name and lengths.`);
     return value;
   };
   return {
     points: linesOf(points).map((line) => {
-      const [id = '', x, y, ...rest] = line.split(/\s+/);
+      const [id = '', x, y, ...rest] = wordsOf(line);
       const fixed = rest.join(' ').toLowerCase();
       return {
         id,
@@ -28,7 +27,7 @@ export function networkOf(points: unknown, tapes: unknown, sd: number): Reading 
       };
     }),
     tapes: linesOf(tapes).map((line) => {
-      const [from = '', to = '', length] = line.split(/\s+/);
+      const [from = '', to = '', length] = wordsOf(line);
       return { from, to, length: number(length, line), sd };
     }),
   };
@@ -57,7 +56,8 @@ export const holdPages: readonly BookPage[] = [
         label: 'Points, at their rough places',
         kind: 'lines',
         usual: 'A 0 0 fixed\nB 1000 0 y\nC 1000 800\nD 0 800\nE 500 400',
-        hint: 'name, x, y in mm; “fixed”, “x” or “y” keeps a coordinate',
+        usualInches: 'A 0 0 fixed\nB 40 0 y\nC 40 30\nD 0 30\nE 20 15',
+        hint: 'name, x, y in {unit}; “fixed”, “x” or “y” keeps a coordinate',
       },
       {
         key: 'tapes',
@@ -65,13 +65,14 @@ export const holdPages: readonly BookPage[] = [
         kind: 'lines',
         usual:
           'A B 1000.4\nB C 800.2\nC D 999.7\nD A 799.8\nA C 1280.9\nB D 1290.6\nA E 640.2\nB E 640.5\nC E 640.4\nD E 640.1',
-        hint: 'from, to, length in mm',
+        usualInches: 'A B 40\nB C 30\nC D 40\nD A 30\nA C 50\nB D 50 3/8\nA E 25\nB E 25\nC E 25\nD E 25',
+        hint: 'from, to, length in {unit}',
       },
       { key: 'sd', label: 'A tape is good to', kind: 'length', usual: 1 },
     ],
-    input: ({ points, tapes, sd }) => ({ ...networkOf(points, tapes, Number(sd)) }),
+    input: ({ points, tapes, sd }, write) => ({ ...networkOf(points, tapes, Number(sd), write) }),
     answer: (r, { points, tapes, sd }, write) => {
-      const given = networkOf(points, tapes, Number(sd)).tapes;
+      const given = networkOf(points, tapes, Number(sd), write).tapes;
       const bad = r.suspect === null ? null : given[r.suspect]!;
       return {
         figure: bad ? `${bad.from}–${bad.to} is off` : `good to ${round(r.sigma0 ?? 0, 1)} sd`,
@@ -82,12 +83,12 @@ export const holdPages: readonly BookPage[] = [
           : 'All tapes fit together within what they are good for.',
         rows: r.points.map((p) => ({
           name: p.id,
-          text: `${round(p.x)} ± ${round(p.sd.x)} · ${round(p.y)} ± ${round(p.sd.y)} mm`,
+          text: `${round(p.x)} ± ${round(p.sd.x)} mm · ${round(p.y)} ± ${round(p.sd.y)} mm`,
         })),
       };
     },
-    draw: (r, { points, tapes, sd }) => {
-      const given = networkOf(points, tapes, Number(sd)).tapes;
+    draw: (r, { points, tapes, sd }, write) => {
+      const given = networkOf(points, tapes, Number(sd), write).tapes;
       const at = (id: string) => {
         const p = r.points.find((point) => point.id === id)!;
         return [p.x, p.y] as [number, number];
@@ -146,9 +147,9 @@ export const holdPages: readonly BookPage[] = [
       shimStep: v['shim'],
     }),
     answer: (r) => ({
-      figure:
-        r.mounts.map((mount) => `${mount.shimU >= 0 ? '+' : '−'}${round(Math.abs(mount.shimU), 2)}`).join(' / ') +
-        ' mm',
+      figure: r.mounts
+        .map((mount) => `${mount.shimU >= 0 ? '+' : '−'}${round(Math.abs(mount.shimU), 2)} mm`)
+        .join(' / '),
       sentence: `Shim the upper / lower hinge by this much towards the lock (+) or the hinge (−); ${round(r.rms, 1)} mm of the gaps no movement explains.`,
       rows: [
         ...r.mounts.map((mount) => ({
@@ -236,7 +237,7 @@ export const holdPages: readonly BookPage[] = [
         ],
       },
       { key: 'outer', label: 'Tube, outer diameter', kind: 'length', usual: 25, feeds: ['tube'] },
-      { key: 'wall', label: 'Wall', kind: 'sheet', usual: '1.5 mm', feeds: [] },
+      { key: 'wall', label: 'Wall', kind: 'sheet', usual: 1.5, feeds: [] },
       { key: 'load', label: 'Push along a brace', kind: 'number', usual: 1500, unit: 'N' },
     ],
     input: (v) => {

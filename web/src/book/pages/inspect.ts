@@ -1,4 +1,6 @@
-import { numbersOf, page, round, type BookPage } from '../page.ts';
+import { corrosion, type CorrosivityCategory } from '@aspecta/core/survey';
+import { milOf } from '@aspecta/core/units';
+import { lengthsOf, page, round, type BookPage } from '../page.ts';
 import { rectangle } from '../drawing.ts';
 
 const share = (x: number) => (x < 0.001 ? 'less than 0.1 %' : `${round(x * 100, x < 0.1 ? 1 : 0)} %`);
@@ -12,8 +14,8 @@ export const inspectPages: readonly BookPage[] = [
     group: 'Inspect',
     words: 'bondo body filler putty coating gauge micron',
     fields: [
-      { key: 'coating', label: 'Coating reading', kind: 'number', usual: 2900, unit: 'µm' },
-      { key: 'paintBuild', label: 'Paint over it', kind: 'number', usual: 350, unit: 'µm' },
+      { key: 'coating', label: 'Coating reading', kind: 'coating', usual: 2900 },
+      { key: 'paintBuild', label: 'Paint over it', kind: 'coating', usual: 350 },
       {
         key: 'over',
         label: 'The gauge',
@@ -77,15 +79,15 @@ export const inspectPages: readonly BookPage[] = [
         label: 'Deepest pit of each patch',
         kind: 'lines',
         usual: '0.21 0.28 0.19 0.33 0.24 0.17 0.26 0.20',
-        unit: 'mm',
-        hint: 'mm, with spaces between; equal patches taken at random',
+        usualInches: '0.008 0.011 0.007 0.013 0.009 0.006 0.010 0.008',
+        hint: 'in {unit}, with spaces between; equal patches taken at random',
       },
-      { key: 'patch', label: 'Area of one patch', kind: 'number', usual: 36, unit: 'cm²', feeds: ['sampledArea'] },
-      { key: 'panel', label: 'Area of the panel', kind: 'number', usual: 8800, unit: 'cm²', feeds: ['totalArea'] },
-      { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: '0.9 mm' },
+      { key: 'patch', label: 'Area of one patch', kind: 'area', usual: 36, feeds: ['sampledArea'] },
+      { key: 'panel', label: 'Area of the panel', kind: 'area', usual: 8800, feeds: ['totalArea'] },
+      { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: 0.9 },
     ],
-    input: ({ depths, patch, panel, thickness }) => {
-      const list = numbersOf(depths, 'the depths');
+    input: ({ depths, patch, panel, thickness }, write) => {
+      const list = lengthsOf(depths, 'the depths', write);
       return {
         depths: list,
         sampledArea: Number(patch) * 100 * list.length,
@@ -103,8 +105,8 @@ export const inspectPages: readonly BookPage[] = [
         { name: 'Patches on the panel', text: round(r.areaRatio, 0) },
       ],
     }),
-    draw: (r, { depths, thickness }) => {
-      const list = numbersOf(depths, 'the depths');
+    draw: (r, { depths, thickness }, write) => {
+      const list = lengthsOf(depths, 'the depths', write);
       const step = 1;
       const wide = (list.length + 2) * step;
       const sheet = Number(thickness);
@@ -165,29 +167,19 @@ export const inspectPages: readonly BookPage[] = [
         },
       ],
     }),
-    draw: (r, { years }) => {
-      const at = (loss: number) =>
-        Array.from({ length: 21 }, (_, i): [number, number] => [
-          (i / 20) * 100,
-          -(loss * Math.pow(i / 20, 0.523)) / Math.max(1, r.high / 60),
-        ]);
+    chart: (_r, { category, years }, { person }) => {
+      const of = person.coating === 'mil' ? milOf : (um: number) => um;
+      const points = Array.from({ length: 31 }, (_, i) => {
+        const at = (Number(years) * i) / 30;
+        const { low, high } =
+          i === 0 ? { low: 0, high: 0 } : corrosion({ category: category as CorrosivityCategory, years: at });
+        return [at, of(low), of(high)] as const;
+      });
       return {
-        label: 'Loss over the years, between least and most',
-        parts: [
-          { kind: 'area', rings: [[...at(r.high), ...at(r.low).reverse()]], look: 'alarm' },
-          {
-            kind: 'line',
-            points: [
-              [0, 0],
-              [100, 0],
-            ],
-            look: 'line',
-          },
-          { kind: 'text', at: [100, 4], text: `${String(years)} years`, anchor: 'end' },
-          { kind: 'text', at: [102, at(r.high)[20]![1]], text: `${round(r.high, 0)} µm`, look: 'alarm' },
-          { kind: 'text', at: [102, at(r.low)[20]![1]], text: `${round(r.low, 0)} µm` },
-          { kind: 'text', at: [0, 4], text: 'today' },
-        ],
+        title: 'What bare steel loses in the open',
+        x: { name: 'Years', min: 0, max: Number(years) },
+        y: { name: 'Loss on one face', unit: person.coating === 'mil' ? 'mil' : 'µm', min: 0 },
+        series: [{ kind: 'band', name: 'slow to fast', points }],
       };
     },
   }),

@@ -24,7 +24,8 @@ export const measurePages: readonly BookPage[] = [
     ],
     input: ({ text, unit }) => ({ text, unit }),
     answer: ({ mm }) => ({
-      figure: `${Number(mm.toFixed(3))} mm`,
+      // In words, so that it stays what it is in a shop of inches too.
+      figure: `${Number(mm.toFixed(3))} millimetres`,
       sentence: `That is ${(mm / 25.4).toFixed(4)} inches, or ${sixteenths(mm)} to the nearest sixteenth.`,
       rows: [
         { name: 'Decimal inches', text: `${(mm / 25.4).toFixed(4)} in` },

@@ -1,14 +1,15 @@
 import type { FlatPattern, Nesting } from '@aspecta/core/shape';
 import type { Point } from '@aspecta/core/geometry';
-import { linesOf, page, round, type BookPage } from '../page.ts';
+import { linesOf, page, round, type BookPage, type Writer } from '../page.ts';
 import { readNumber } from '../../shell/typedNumber.ts';
 import { rectangle } from '../drawing.ts';
 
 /** "width × height" or "width × height × count" lines as rectangles. */
-function piecesOf(text: unknown): Point[][] {
+function piecesOf(text: unknown, { read }: Pick<Writer, 'read'>): Point[][] {
   return linesOf(text).flatMap((line) => {
-    const [w, h, n = 1] = line.split(/\s*[x×*]\s*/i).map((word) => readNumber(word));
-    if (w === null || h === null || n === null || w === undefined || h === undefined)
+    const [width = '', height = '', count = '1'] = line.split(/\s*[x×*]\s*/i);
+    const [w, h, n] = [read(width), read(height), readNumber(count)];
+    if (w === null || h === null || n === null)
       throw new Error(`“${line}” must read width × height, or width × height × number.`);
     return Array.from({ length: Math.min(200, Math.max(1, Math.round(n))) }, () => [...rectangle(w, h)]);
   });
@@ -25,8 +26,8 @@ export const patternPages: readonly BookPage[] = [
     fields: [
       { key: 'width', label: 'Finished width', kind: 'length', usual: 300, feeds: ['outline'] },
       { key: 'height', label: 'Finished height', kind: 'length', usual: 180, feeds: [] },
-      { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: '0.9 mm' },
-      { key: 'radius', label: 'Inside bend radius', kind: 'sheet', usual: '1 mm', feeds: [] },
+      { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: 0.9 },
+      { key: 'radius', label: 'Inside bend radius', kind: 'sheet', usual: 1, feeds: [] },
       { key: 'bottom', label: 'Flange below', kind: 'length', usual: 15, hint: '0: none', feeds: ['flanges'] },
       { key: 'right', label: 'Flange on the right', kind: 'length', usual: 12, feeds: [] },
       { key: 'top', label: 'Flange above', kind: 'length', usual: 0, feeds: [] },
@@ -100,7 +101,8 @@ export const patternPages: readonly BookPage[] = [
         label: 'Pieces',
         kind: 'lines',
         usual: '480 × 160 × 4\n300 × 220 × 3\n250 × 90 × 6\n620 × 140 × 2',
-        hint: 'width × height × number, mm, one kind a line',
+        usualInches: '19 × 6 1/4 × 4\n12 × 8 1/2 × 3\n10 × 3 1/2 × 6\n24 × 5 1/2 × 2',
+        hint: 'width × height × number, in {unit}, one kind a line',
       },
       { key: 'gap', label: 'Between them', kind: 'length', usual: 6 },
       {
@@ -114,9 +116,9 @@ export const patternPages: readonly BookPage[] = [
         ],
       },
     ],
-    input: (v) => ({
+    input: (v, write) => ({
       sheet: { width: v['width'], height: v['height'] },
-      pieces: piecesOf(v['pieces']).map((ring) => [ring]),
+      pieces: piecesOf(v['pieces'], write).map((ring) => [ring]),
       gap: v['gap'],
       rotations: v['rotations'] === 'keep' ? [0] : [0, 90],
     }),
