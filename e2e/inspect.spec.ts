@@ -264,3 +264,22 @@ test('a panel gets another outline from a drawing, as the shop’s own plan', as
   await page.getByRole('button', { name: 'Roll a car in' }).click();
   await expect(page.getByLabel('Body plan')).toContainText('Our saloon (own), 46 panels');
 });
+
+test('layer and place of a sheet stand in the address: a link and a reload show the same', async ({ page, house }) => {
+  await signIn(page, house);
+  const car = await rollIn(page, 'Looked at');
+  await page.goto(`${house.url}/vehicles/${car}/panels/sill-l`);
+  const layer = page.getByRole('complementary').getByRole('combobox').first();
+  await layer.selectOption({ index: 1 });
+  await page.getByRole('button', { name: 'Zoom in' }).click();
+  await expect(page).toHaveURL(/layer=.*at=|at=.*layer=/);
+  const chosen = await layer.inputValue();
+  const drawn = page.locator('section.sheet svg > g').first();
+  const shown = await drawn.getAttribute('transform');
+  await page.reload();
+  await expect(layer).toHaveValue(chosen);
+  const scaleOf = (text: string | null) => Number(/scale\(([\d.]+)/.exec(text!)![1]);
+  await expect.poll(async () => scaleOf(await drawn.getAttribute('transform'))).toBeCloseTo(scaleOf(shown), 1);
+  await page.getByRole('button', { name: 'Fit to the window' }).click();
+  await expect(page).not.toHaveURL(/at=/);
+});

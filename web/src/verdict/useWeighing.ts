@@ -9,8 +9,18 @@ import { useForm } from '../shell/useForm.ts';
 export function useWeighing(vehicle: string, offered: Ref<readonly ZoneView[]>) {
   const form = useForm();
   const zones = ref<string[]>([]);
-  const choice = ref<OptionId | null>(null);
+  /** What a person has chosen; null as long as he goes by the proposal. */
+  const picked = ref<OptionId | null>(null);
   const view = shallowRef<VerdictView | null>(null);
+  /** What would be decided now: the proposal moves with prices and zones, a choice of one's own stays while it is open. */
+  const choice = computed<OptionId | null>({
+    get: () => {
+      const weighed = view.value?.verdict;
+      const stands = weighed?.options.some(({ id, ruledOut }) => id === picked.value && ruledOut === null);
+      return weighed && !stands ? weighed.proposed : picked.value;
+    },
+    set: (value) => (picked.value = value),
+  });
   /** The chosen zones as they are now. */
   const asked = computed(() =>
     offered.value
@@ -30,7 +40,6 @@ export function useWeighing(vehicle: string, offered: Ref<readonly ZoneView[]>) 
       const answer = await post<VerdictView>(`/vehicles/${vehicle}/verdict`, { zoneIds: zones.value });
       if (now !== asked.value) return;
       view.value = answer;
-      choice.value ??= answer.verdict.proposed;
     });
     // Chosen otherwise while it was on its way: that was not asked for yet.
     if (now !== asked.value) await weigh();

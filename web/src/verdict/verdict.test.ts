@@ -171,6 +171,39 @@ describe('the verdict', () => {
     expect(page.text()).toContain('panel landed €384.00 from Harrow Pressings, 9 days');
   });
 
+  it('goes by the proposal when that moves, until the person chooses otherwise', async () => {
+    // One scale for both: what is proposed by the one answer is not proposed by the other.
+    const as = (proposed: string) => ({
+      verdict: { ...weighed({ landed: 38_400, leadDays: 9 }), proposed },
+      offer: null,
+      beside: [],
+    });
+    server.on(`GET ${base}/panels/${panel.id}/zones`, [zone('z1'), zone('z2')]).on(`POST ${base}/verdict`, as('patch'));
+    const { page } = await open();
+    const decides = () =>
+      page
+        .findAll('button')
+        .find((entry) => entry.text().startsWith('Decide:'))!
+        .text();
+    const weighAgain = async (proposed: string) => {
+      server.on(`POST ${base}/verdict`, as(proposed));
+      await page.findAll('[role=checkbox]')[1]!.trigger('click');
+      await flushPromises();
+    };
+    expect(decides()).toContain('patch');
+    await weighAgain('whole');
+    expect(decides()).toContain('whole panel');
+    await page
+      .findAll<HTMLInputElement>('[role=radiogroup] input[type=radio]')
+      .find(({ element }) => !element.checked)!
+      .setValue(true);
+    const own = decides();
+    expect(own).not.toContain('whole panel');
+    await weighAgain('patch');
+    await weighAgain('whole');
+    expect(decides()).toBe(own);
+  });
+
   it('leaves wrong prices as typed, with what the server says at the field', async () => {
     const { page } = await open();
     server.on(`POST ${base}/offers`, () =>
