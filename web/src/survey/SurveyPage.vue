@@ -20,6 +20,7 @@ import ConflictDialog from './ConflictDialog.vue';
 import FindForm from './FindForm.vue';
 import LookCard from './LookCard.vue';
 import ReadingEntry from './ReadingEntry.vue';
+import { nextOnPanel } from './nextStep.ts';
 import { readingAt } from './surveyScene.ts';
 import SurveySheet from './SurveySheet.vue';
 import { shownFinds } from './useMaps.ts';
@@ -164,30 +165,27 @@ function onKey(event: KeyboardEvent): void {
 onMounted(() => window.addEventListener('keydown', onKey));
 onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
 
-const next = computed(() => {
-  // Who draws a zone has its card before him: another step would lead away from what is not kept yet.
-  if (mode.value === 'zone') return null;
-  const [first] = maps.advice.value?.next ?? [];
-  const called = maps.called.value;
-  // Who can neither weigh nor record is led back to the car: every other step would be refused.
-  if (session.isCustomer || (!session.canWork && zones.value.length === 0))
-    return { text: 'Back to the whole body', to: `/vehicles/${props.id}` };
-  if (zones.value.length > 0)
-    return {
-      text: `Weigh treat, patch or whole panel for ${zones.value.length} ${zones.value.length === 1 ? 'zone' : 'zones'}`,
-      to: `/vehicles/${props.id}/panels/${props.panel}/verdict`,
-    };
-  if (proposed.value) return { text: 'Take the zone that the map proposes' };
-  if (first && called < CALLED)
-    return { text: counting.value.length === 0 ? 'Take the first reading at mark 1' : 'Read next at mark 1' };
-  return {
-    text: counting.value.length === 0 ? 'Take the first reading' : 'Take more readings where the sheet is still dotted',
-  };
-});
+/** Who draws a zone has its card before him: another step would lead away from what is not kept yet. */
+const next = computed(() =>
+  mode.value === 'zone'
+    ? null
+    : nextOnPanel({
+        vehicle: props.id,
+        panel: props.panel,
+        zones: zones.value,
+        repairs: survey.repairs.value,
+        readings: counting.value.length,
+        called: maps.called.value,
+        proposes: proposed.value !== null,
+        advised: (maps.advice.value?.next ?? []).length > 0,
+        canWork: session.canWork,
+        isCustomer: session.isCustomer,
+      }),
+);
 function doNext(): void {
   const [first] = maps.advice.value?.next ?? [];
-  if (proposed.value && zones.value.length === 0) takeProposed();
-  else if (session.canWork && first) readNext(first);
+  if (next.value?.does === 'take') takeProposed();
+  else if (next.value?.does === 'mark' && first) readNext(first);
   else if (session.canWork) setMode('read');
 }
 const keptPlaces = computed(() => survey.kept.value.map((reading): Point => [reading.u, reading.v]));

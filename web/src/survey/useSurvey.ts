@@ -244,6 +244,8 @@ export function useSurvey(vehicleId: string, panelId: string) {
   const findGone = ({ id }: FindView) => (finds.value = finds.value.filter((other) => other.id !== id));
 
   return {
+    /** Decisions of the whole car that stand. */
+    repairs: computed(() => car.data.value?.repairs ?? []),
     finds: shownFinds,
     findChanged,
     findGone,
