@@ -65,6 +65,8 @@ export interface FaceView extends Face {
 export interface ClosingRepair {
   id: string;
   panel: string;
+  /** By its panel, and the sheet of it where that lies behind another. */
+  name: string;
   /** Share of its welds that is done; null where none are planned. */
   welded: number | null;
   done: boolean;

@@ -5,7 +5,7 @@ import type { Shop } from '../shop/index.ts';
 export { OPTION_WORDS } from './words.ts';
 
 /** What is told of a price when it is noted. */
-export type OfferInput = Omit<Offer, 'id' | 'currency'> & { id?: string };
+export type OfferInput = Omit<Offer, 'id' | 'currency' | 'layer'> & { id?: string; layer?: string | null };
 
 /** A price known for the same panel on another car of the shop. */
 export interface OfferElsewhere extends Offer {
@@ -16,6 +16,8 @@ export interface OfferElsewhere extends Offer {
 export interface Offer {
   id: string;
   panel: string;
+  /** Which sheet of the panel; null: the outermost, or the panel as it is sold. */
+  layer: string | null;
   /** ISO 4217: that of the shop on the day it was noted. */
   currency: string;
   maker: string;
@@ -51,6 +53,8 @@ export interface DecisionStep {
 export interface RepairView extends Omit<DecisionStep, 'by' | 'at'> {
   id: string;
   panel: string;
+  /** Sheets of the panel that it is on; none where that was not noted at the time. */
+  layers: string[];
   proposed: OptionId | null;
   done: boolean;
   version: number;

@@ -30,6 +30,7 @@ const money = Joi.number().integer().min(0).max(10_000_000).required();
 export const offerSchema = Joi.object<OfferInput>({
   id: Joi.string().guid(),
   panel: Joi.string().max(60).required(),
+  layer: Joi.string().max(40).allow(null).default(null),
   maker: Joi.string().trim().min(1).max(80).required(),
   price: money,
   carriage: money,

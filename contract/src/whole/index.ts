@@ -5,6 +5,8 @@ export interface WholeRepair {
   /** Of the repair; of its first zone where nothing is decided yet. */
   id: string;
   panel: string;
+  /** Sheets of the panel that it is on. */
+  layers: string[];
   zoneIds: string[];
   /** What is decided now, and the version of that decision; null where nothing is. */
   decided: { choice: OptionId; version: number } | null;

@@ -1,4 +1,4 @@
-import { meet, type BodyPlan, type Panel } from '../body/index.ts';
+import { liesBehind, meet, pieceName, type BodyPlan, type Panel } from '../body/index.ts';
 import { keepsPanel } from '../verdict/index.ts';
 import type { JobRepair, JobStep } from './types.ts';
 
@@ -21,6 +21,11 @@ export function acrossRepairs(steps: readonly JobStep[], repairs: readonly JobRe
         if (fit && weld)
           fit.after.push({ id: weld.id, why: `${a.name} lies behind it and locates it: it is welded first.` });
       }
+      if (inner.panel === outer.panel && liesBehind(a, inner.layers ?? [], outer.layers ?? []))
+        layered(pieceName(a, inner.layers ?? []), pieceName(a, outer.layers ?? []), {
+          inner: (kind) => stepOf(inner, kind),
+          outer: (kind) => stepOf(outer, kind),
+        });
       // The same work on the other side: the first one teaches the second, its figures are mirrored.
       if (i > k && b.mirrorOf?.panel === a.id && inner.choice === outer.choice) {
         const [make, weld] = [stepOf(outer, 'make') ?? stepOf(outer, 'fit'), stepOf(inner, 'weld')];
@@ -32,4 +37,23 @@ export function acrossRepairs(steps: readonly JobStep[], repairs: readonly JobRe
       }
     }),
   );
+}
+
+/** Two sheets of one panel: the outer one is opened before the inner one is reached, and closed again after it. */
+function layered(
+  behind: string,
+  before: string,
+  { inner, outer }: Record<'inner' | 'outer', (kind: string) => JobStep | undefined>,
+): void {
+  const opened = outer('look') ?? outer('open');
+  for (const step of [inner('strip'), inner('open')])
+    if (step && opened) step.after.push({ id: opened.id, why: `${before} lies before it: that is open first.` });
+  const fit = outer('fit') ?? outer('weld');
+  const weld = inner('weld');
+  if (fit && weld) fit.after.push({ id: weld.id, why: `${behind} lies behind it and locates it: it is welded first.` });
+  // The hollow between them is shut by the one that is welded last.
+  if (weld) weld.closes = weld.closes.filter((hollow) => !outer('weld')?.closes.includes(hollow));
+  const coated = outer('behind');
+  if (coated && weld)
+    coated.after.push({ id: weld.id, why: `What burns when ${behind} is welded is coated after it.` });
 }

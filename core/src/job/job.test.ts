@@ -57,6 +57,40 @@ describe('the steps of a job', () => {
     expect(stepOf(steps, `${skin!.id} harden`)).toBeUndefined();
   });
 
+  it('open the outer sheet of a panel before the inner one is reached, and close it after that is welded; on every panel of several', () => {
+    let tried = 0;
+    for (const plan of bodyPlans())
+      for (const panel of plan.panels.filter(({ layers }) => layers.length > 1)) {
+        const [front, behind] = panel.layers.map(({ id }) => [id]) as [string[], string[]];
+        for (const choice of ['patch', 'whole', 'make'] as const) {
+          const outer = repairOn(plan, panel, choice, { id: 'outer', layers: front });
+          const inner = repairOn(plan, panel, 'patch', { id: 'inner', layers: behind });
+          // In whichever order they were decided.
+          for (const repairs of [
+            [outer, inner],
+            [inner, outer],
+          ]) {
+            const steps = jobSteps({ body: plan, repairs, finds: [], undecided: [] });
+            const title = (id: string) => stepOf(steps, id).title;
+            expect(title('outer open')).toContain(`${panel.name}: `);
+            expect(title('inner open')).toContain(`${panel.name}, ${panel.layers[1]!.name.toLowerCase()}: `);
+            expect(waitsFor(steps, 'inner open', 'outer open')).toBe(true);
+            expect(waitsFor(steps, 'outer fit', 'inner weld')).toBe(true);
+            expect(waitsFor(steps, 'outer behind', 'inner weld')).toBe(true);
+            // Nobody sees it: no filler, no surfacer.
+            expect(
+              steps.filter(({ repair, kind }) => repair === 'inner' && ['fill', 'surface', 'paint'].includes(kind)),
+            ).toEqual([]);
+            // The hollow between them is shut once.
+            const shut = stepOf(steps, 'outer weld').closes;
+            expect(stepOf(steps, 'inner weld').closes.filter((name) => shut.includes(name))).toEqual([]);
+            tried++;
+          }
+        }
+      }
+    expect(tried).toBeGreaterThan(40);
+  });
+
   it('weld the inner panel before the one that lies on it is tried, and try it with what hangs beside it', () => {
     const repairs = ['quarter-l', 'wheel-house-l'].map((id) => repairOn(saloon, panelOf(id), 'patch'));
     const steps = job(repairs);

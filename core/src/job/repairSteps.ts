@@ -1,4 +1,4 @@
-import { panelsUnder, triedWith, type BodyPlan, type Panel } from '../body/index.ts';
+import { isSeen, panelsUnder, pieceName, triedWith, type BodyPlan, type Panel } from '../body/index.ts';
 import { coversOf, type CoatKind } from '../close/index.ts';
 import { isCutIn, isMade, keepsPanel } from '../verdict/index.ts';
 import { BASELINE, BRACE, SAFE } from './carSteps.ts';
@@ -85,9 +85,10 @@ function maker({ id: repair, done, panel, took }: JobRepair, name: string) {
 
 /** The metal stays: stripped, treated, dressed, coated; an opening is cut besides. */
 function keptSteps(repair: JobRepair, panel: Panel, { house, paints }: Known): JobStep[] {
-  const { name, id } = panel;
+  const { id } = panel;
   const hours = hoursByKind(repair);
-  const made = maker(repair, name);
+  const seen = isSeen(panel, repair.layers ?? []);
+  const made = maker(repair, pieceName(panel, repair.layers ?? []));
   const { steps, add, link } = made;
   const path = isCutIn(repair.choice) ? `repairs/${repair.id}/cut` : `panels/${id}`;
   add('strip', 'strip to clean metal', hours('strip'), { path });
@@ -119,7 +120,7 @@ function keptSteps(repair: JobRepair, panel: Panel, { house, paints }: Known): J
     after: [link(['dress', 'weld', 'treat', 'open', 'strip'], PRIMED, { within: house.bare })],
   });
   add('cure', 'the coat dries', house.cure, { path, waits: true, after: [link(['prime'], DRIES)] });
-  if (panel.visible) surfaced(made, repair, { house, paints });
+  if (seen) surfaced(made, repair, { house, paints });
   return steps;
 }
 
@@ -132,13 +133,15 @@ const DRIES = 'A coat needs its hours before the next one goes on.';
 /** A piece is let in, or the whole panel replaced. */
 function openedSteps(repair: JobRepair, panel: Panel, { body, house, paints }: Known): JobStep[] {
   const hours = hoursByKind(repair);
-  const made = maker(repair, panel.name);
+  const name = pieceName(panel, repair.layers ?? []);
+  const seen = isSeen(panel, repair.layers ?? []);
+  const made = maker(repair, name);
   const { steps, add, link } = made;
   const { order } = repair;
   const at = `repairs/${repair.id}`;
   const cut = isCutIn(repair.choice) ? `${at}/cut` : `${at}/joints`;
   if (order)
-    for (const step of orderSteps(repair.id, { name: panel.name, panel: panel.id, repair: repair.id, order, house }))
+    for (const step of orderSteps(repair.id, { name, panel: panel.id, repair: repair.id, order, house }))
       steps.push({ ...step, share: repair.done ? 1 : step.share });
   if (repair.access)
     add('access', `take off ${repair.access.what.join(', ')}`, repair.access.off, {
@@ -234,7 +237,7 @@ function openedSteps(repair: JobRepair, panel: Panel, { body, house, paints }: K
     waits: true,
     after: [link(['prime'], DRIES)],
   });
-  if (panel.visible)
+  if (seen)
     add('fill', 'fill what is low, and block it level', house.fill, {
       path: `${at}/dress`,
       after: [link(['cure'], 'Filler goes onto dry primer over sound metal; never over a hole.')],
@@ -243,8 +246,8 @@ function openedSteps(repair: JobRepair, panel: Panel, { body, house, paints }: K
     path: `panels/${panel.id}`,
     after: [link(['cure'], 'Sealer goes onto dry primer.')],
   });
-  if (panel.visible) surfaced(made, repair, { house, paints });
-  const last = lastCoats(panel, cavities.length > 0);
+  if (seen) surfaced(made, repair, { house, paints });
+  const last = lastCoats(seen, cavities.length > 0);
   add('cover', last.title, house.cover, {
     path: 'close',
     dry: true,
@@ -307,7 +310,7 @@ const COVERS: Readonly<Partial<Record<CoatKind, string>>> = {
 };
 
 /** What goes over the primer of a panel at last, and whether it has to harden: wax stays soft. */
-function lastCoats({ visible }: Panel, hollow: boolean): { title: string; hardens: boolean } {
+function lastCoats(visible: boolean, hollow: boolean): { title: string; hardens: boolean } {
   const faces = ['outside', 'back', ...(hollow ? ['hollow' as const] : [])] as const;
   const kinds = [...new Set(faces.flatMap((kind) => coversOf({ kind, visible })))];
   return {

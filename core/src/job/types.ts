@@ -89,6 +89,8 @@ export interface OrderedPart {
 export interface JobRepair {
   id: string;
   panel: string;
+  /** Sheets of the panel that it is on; the outermost where it is left out. */
+  layers?: readonly string[] | undefined;
   choice: OptionId;
   done: boolean;
   /** Hours that it was decided on, middle of the range. */

@@ -120,5 +120,7 @@ export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; a
     if (share < CHAIN_OF_PATCHES)
       no.push('A repair panel is nearly always larger than what has to be replaced: cut from it what you need.');
   }
+  for (const sheet of repair.before ?? [])
+    no.push(`${sheet} lies before it: that has to be open first, which is not counted here.`);
   return { for: yes, against: no };
 }

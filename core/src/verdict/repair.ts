@@ -27,6 +27,8 @@ export interface Repair {
   closing?: 'butt' | 'lap' | 'joggle';
   /** Layers on which they lie; shares are of all of them together. */
   layers?: number;
+  /** Sheets that lie before it and come off, or are opened, to get at it. */
+  before?: readonly string[];
   /** The panel as it can be bought; null where nobody is known to sell it. Money in minor units. */
   offer: { landed: number; leadDays: number } | null;
 }

@@ -1,9 +1,9 @@
 import type { Reminder } from '@aspecta/contract/close';
-import { panelOf } from '@aspecta/core/body';
 import { exposure } from '@aspecta/core/close';
 import type { OwnVehicle } from '../garage/service.ts';
 import { FORECAST_HOURS, weather } from '../stand-ins/weather.ts';
 import { facesWithCoats, type Closing } from './view.ts';
+import { repairName } from '../verdict/named.ts';
 
 const HOUR = 3_600_000;
 /** Wet hours that bare steel may have: a day of wet weather (T-20); common practice, no published source. */
@@ -37,7 +37,7 @@ export function remindersOf(
     return [
       {
         ...{ ...at, kind: 'bare', wet, from: null },
-        what: panelOf(vehicle.plan, repair.panel).name,
+        what: repairName(vehicle.plan, repair),
         since: since.toISOString(),
         todo: `Prime it: ${open.length === 1 ? 'one face lies' : `${open.length} faces lie`} bare`,
         until: until?.toISOString() ?? null,

@@ -25,6 +25,7 @@ import type { FindRow } from '../survey/entities.ts';
 import type { RepairRow } from '../verdict/entities.ts';
 import type { WeldProgress } from '../weld/progress.ts';
 import type { CoatRow, OverruleRow } from './entities.ts';
+import { repairName } from '../verdict/named.ts';
 
 /** All that is known of the faces of a car. */
 export interface Closing {
@@ -116,11 +117,13 @@ export function closeView(
     }),
     repairs: closing.repairs
       .filter(({ id }) => faces.some((face) => face.repairs.includes(id)))
-      .map(({ id, panel, done }): ClosingRepair => {
+      .map((repair): ClosingRepair => {
+        const { id, panel, done } = repair;
         const rule = overruled.find(({ repairId }) => repairId === id);
         return {
           id,
           panel,
+          name: repairName(closing.plan, repair),
           welded: welds.get(id)?.share ?? null,
           done: Boolean(done),
           bare: before.filter(({ repairs }) => repairs.includes(id)).map(({ face }) => face),

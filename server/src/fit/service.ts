@@ -15,6 +15,7 @@ import type { JointService } from '../repair/service.ts';
 import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { FitEntity, FitOverruleEntity, type FitRow } from './entities.ts';
+import { repairName } from '../verdict/named.ts';
 
 /** When does it fit: joints of the repair → places where gaps are read → what is moved, trimmed, built up → the next trial fit. */
 export class FitService {
@@ -100,7 +101,7 @@ export class FitService {
     await changeOf(this.db, vehicle.id, async (manager) => {
       if (reason === '') await manager.delete(FitOverruleEntity, { repairId });
       else await manager.upsert(FitOverruleEntity, { repairId, reason, by: caller.name, at: new Date() }, ['repairId']);
-      const name = panelOf(vehicle.plan, repair.panel).name;
+      const name = repairName(vehicle.plan, repair);
       await record(
         manager,
         caller,

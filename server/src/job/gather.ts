@@ -10,6 +10,7 @@ import { FastenerEntity } from '../repair/entities.ts';
 import { ShopEntity } from '../shop/entities.ts';
 import { FindEntity, ZoneEntity } from '../survey/entities.ts';
 import { OfferEntity, RepairEntity, type OfferRow, type RepairRow } from '../verdict/entities.ts';
+import { layersOf } from '../verdict/named.ts';
 import { weldProgress, type WeldProgress } from '../weld/progress.ts';
 import {
   OwnStepEntity,
@@ -145,7 +146,7 @@ async function tickedOf(db: DataSource, repairs: readonly RepairRow[]): Promise<
 }
 
 function jobRepair(
-  { id, panel, choice, done, hours, work }: RepairRow,
+  { id, panel, zones, choice, done, hours, work }: RepairRow,
   orders: readonly OrderRow[],
   {
     lead,
@@ -163,6 +164,7 @@ function jobRepair(
   return {
     id,
     panel,
+    layers: layersOf({ zones }),
     choice,
     done: Boolean(done),
     hours: hours.p50,

@@ -9,6 +9,8 @@ export interface OrderRow {
   repairId: string | null;
   /** Empty where it is no panel. */
   panel: string;
+  /** Which sheet of the panel; null: the outermost, or the panel as it is sold. */
+  layer: string | null;
   /** What it is where it is no panel: a bracket, sheet, wire, paint. */
   item: string | null;
   maker: string;
@@ -38,6 +40,7 @@ export const OrderEntity = new EntitySchema<OrderRow>({
     vehicleId: ref(),
     repairId: maybe(ref()),
     panel: text(60),
+    layer: maybe(text(40)),
     item: maybe(text(80)),
     maker: text(80),
     price: whole(),

@@ -81,13 +81,14 @@ export class OrderService {
       return;
     }
     const { id: repairId, vehicleId, panel } = repair;
-    const { maker, price, carriage } = offer;
+    const { layer, maker, price, carriage } = offer;
     await manager.insert(
       OrderEntity,
       wantedLine(caller, await todayOf(manager, caller.shopId), {
         vehicleId,
         repairId,
         panel,
+        layer,
         item: null,
         maker,
         price,

@@ -1,6 +1,6 @@
 import { ORDER_WORDS, type OrderLine, type OrderStep } from '@aspecta/contract/order';
 import type { Shop } from '@aspecta/contract/shop';
-import { panelOf, type BodyPlan } from '@aspecta/core/body';
+import { panelOf, pieceName, type BodyPlan, type Panel } from '@aspecta/core/body';
 import { isAwaited, isOver, landed, nextStates, type OrderState } from '@aspecta/core/order';
 import type { OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
@@ -16,8 +16,12 @@ export const step = (state: OrderState, on: string, caller: Caller, note = ''): 
 export const word = (state: OrderState) => ORDER_WORDS[state].toLowerCase();
 
 /** What a line is for: a panel of the body, or what somebody has called it. */
-export const nameOf = ({ item, panel }: Pick<OrderRow, 'item' | 'panel'>, plan: BodyPlan): string =>
-  item ?? panelOf(plan, panel).name;
+export const nameOf = ({ item, panel, layer }: Pick<OrderRow, 'item' | 'panel' | 'layer'>, plan: BodyPlan): string =>
+  item ?? pieceName(panelOf(plan, panel), layer ? [layer] : []);
+
+/** Thickness of the sheet that is bought, mm. */
+const sheetOf = ({ layers }: Panel, layer: string | null): number | null =>
+  (layers.find(({ id }) => id === layer) ?? layers[0])?.thickness ?? null;
 
 /** Is a panel on its way and past its day? */
 export const isLate = (row: Pick<OrderRow, 'state' | 'due'>, today: string): boolean =>
@@ -55,7 +59,7 @@ export function viewOf(row: OrderRow, vehicle: OwnVehicle, shop: Shop): OrderLin
     parcel: row.parcel,
     arrival: row.arrival,
     credit: row.credit,
-    sheet: row.item === null ? (panelOf(vehicle.plan, row.panel).layers[0]?.thickness ?? null) : null,
+    sheet: row.item === null ? sheetOf(panelOf(vehicle.plan, row.panel), row.layer) : null,
     version: row.version,
   };
 }

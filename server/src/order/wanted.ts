@@ -9,6 +9,7 @@ type Wanted = Pick<OrderRow, 'vehicleId' | 'panel' | 'item' | 'maker' | 'price' 
 export const wantedLine = (caller: Caller, on: string, what: Wanted): OrderRow => ({
   id: randomUUID(),
   repairId: null,
+  layer: null,
   quantity: 1,
   currency: null,
   taxRate: null,

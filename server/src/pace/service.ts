@@ -1,6 +1,5 @@
 import { In, MoreThan, type DataSource } from 'typeorm';
 import type { PacesView } from '@aspecta/contract/pace';
-import { panelOf } from '@aspecta/core/body';
 import { hoursByKind } from '@aspecta/core/job';
 import { WORK_KINDS, type Paces, type WorkKind } from '@aspecta/core/repair';
 import { calibrate } from '@aspecta/core/verdict';
@@ -11,6 +10,7 @@ import { needs, type Caller } from '../http/session.ts';
 import { StepWordEntity } from '../job/entities.ts';
 import { ShopEntity } from '../shop/entities.ts';
 import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
+import { repairName } from '../verdict/named.ts';
 
 /** So many steps of a kind before estimates follow them: one that went badly is no pace. */
 const FEWEST = 3;
@@ -60,7 +60,7 @@ export class PaceService {
           cases: own.map(({ repair, counted, spent, at }) => {
             const vehicle = vehicles.find(({ id }) => id === repair.vehicleId)!;
             return {
-              ...{ vehicle: vehicle.nickname, panel: panelOf(vehicle.plan, repair.panel).name },
+              ...{ vehicle: vehicle.nickname, panel: repairName(vehicle.plan, repair) },
               ...{ counted, spent, at: at.toISOString() },
             };
           }),

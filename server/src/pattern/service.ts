@@ -13,6 +13,7 @@ import type { Caller } from '../http/session.ts';
 import type { JointService } from '../repair/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { PatternEntity, type PatternRow } from './entities.ts';
+import { repairName } from '../verdict/named.ts';
 
 interface Services {
   verdicts: VerdictService;
@@ -49,13 +50,7 @@ export class PatternService {
           changes: { settings },
           current: () => this.view(caller, repairId),
         });
-      await record(
-        manager,
-        caller,
-        vehicle.id,
-        'cut',
-        `Pattern for ${panelOf(vehicle.plan, repair.panel).name} changed`,
-      );
+      await record(manager, caller, vehicle.id, 'cut', `Pattern for ${repairName(vehicle.plan, repair)} changed`);
     });
     return this.view(caller, repairId);
   }

@@ -14,6 +14,7 @@ import { tellsDay, type TellsDay } from '../shop/day.ts';
 import { picturesFor, picturesOf, type WorkTimes } from './pictures.ts';
 import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
 import { WeldEntity, WeldStepEntity, type WeldRow, type WeldStepRow } from '../weld/entities.ts';
+import { repairName } from '../verdict/named.ts';
 
 /** What a reader is told beside what was done: why it was decided so, and how long it was reckoned to take. */
 export interface Tells {
@@ -46,7 +47,7 @@ export async function repairParts(db: DataSource, vehicle: OwnVehicle, tells: Te
     return {
       lasting: true,
       pictures: picturesFor(vehicle, repair, workTimes(repair, weld, ticked), photos),
-      title: `${panel.name}: ${OPTION_WORDS[repair.choice].name.toLowerCase()}`,
+      title: `${repairName(vehicle.plan, repair)}: ${OPTION_WORDS[repair.choice].name.toLowerCase()}`,
       lines: [
         ...damageLines(repair, zones),
         ...decisionLines(repair, tells, day),

@@ -8,7 +8,7 @@ import {
   type JointView,
 } from '@aspecta/contract/repair';
 import { personUnits } from '@aspecta/contract/shop';
-import { panelOf, type Panel } from '@aspecta/core/body';
+import { isSeen, panelOf, type Panel } from '@aspecta/core/body';
 import {
   closedJoints,
   closedWork,
@@ -36,6 +36,7 @@ import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { drillMap } from './drillMap.ts';
 import { FastenerEntity, JointChoiceEntity } from './entities.ts';
+import { layersOf, repairName } from '../verdict/named.ts';
 
 interface Services {
   verdicts: VerdictService;
@@ -96,7 +97,7 @@ export class JointService {
           changes: { choices },
           current: () => this.view(caller, repairId),
         });
-      const name = panelOf(vehicle.plan, repair.panel).name;
+      const name = repairName(vehicle.plan, repair);
       const how = `${closing ? CLOSING_WORDS[closing].toLowerCase() : 'the way of the house'}${found === null ? '' : `, ${found} fasteners counted`}`;
       await record(
         manager,
@@ -128,7 +129,7 @@ export class JointService {
       const stored = await rows.findOneBy({ id: repairId });
       if (stored) await rows.update({ id: repairId }, { choices, version: stored.version + 1 });
       else await rows.insert({ id: repairId, choices, version: 1 });
-      const name = panelOf(vehicle.plan, repair.panel).name;
+      const name = repairName(vehicle.plan, repair);
       await record(manager, caller, vehicle.id, 'cut', `${name}: ${choices.length} joints closed as on the other side`);
     });
     return { taken: choices.length, left: wanted.length - choices.length };
@@ -191,16 +192,18 @@ export class JointService {
     ]);
     const piece = cut?.line.outline ?? panel.outline;
     const asBuilt = cut ? pieceJoints(vehicle.plan, panel, piece) : panelJoints(vehicle.plan, panel);
+    const layers = layersOf(repair);
+    const visible = isSeen(panel, layers);
     // A panel that is kept has no joints that are opened.
-    const joints = keepsPanel(repair.choice) ? [] : closedJoints(asBuilt, { visible: panel.visible, schools, choices });
-    const how = { visible: panel.visible, made: isMade(repair.choice), paces };
+    const joints = keepsPanel(repair.choice) ? [] : closedJoints(asBuilt, { visible, schools, choices });
+    const how = { visible, made: isMade(repair.choice), paces };
     const views = joints.map((joint) => jointView(joint, panel, how));
     const work = closedWork(joints, how);
     return {
       repairId,
       panel: panel.id,
       choice: repair.choice,
-      layer: cut?.layer ?? panel.layers[0]!.id,
+      layer: cut?.layer ?? layers[0] ?? panel.layers[0]!.id,
       piece: [...piece],
       whole: !cut,
       joints: views,

@@ -11,6 +11,8 @@ export interface OfferRow {
   /** Null in offers of the time when they belonged to a body plan; each car has its own copy of those. */
   vehicleId: string | null;
   panel: string;
+  /** Which sheet of the panel; null: the outermost, or the panel as it is sold. */
+  layer: string | null;
   currency: string;
   maker: string;
   price: number;
@@ -24,6 +26,7 @@ export const OfferEntity = new EntitySchema<OfferRow>({
     shopId: ref(),
     planId: text(40),
     panel: text(60),
+    layer: maybe(text(40)),
     maker: text(80),
     price: whole(),
     carriage: whole(),
@@ -47,8 +50,8 @@ export interface RepairRow {
   id: string;
   vehicleId: string;
   panel: string;
-  /** Zones with the version and area (mm²) that were decided on; decisions of earlier times lack the area. */
-  zones: { id: string; version: number; area?: number }[];
+  /** Zones with the version, area (mm²) and layer that were decided on; decisions of earlier times lack the last two. */
+  zones: { id: string; version: number; area?: number; layer?: string }[];
   choice: OptionId;
   proposed: OptionId | null;
   reason: string;

@@ -1,6 +1,5 @@
 import { In, IsNull, type DataSource } from 'typeorm';
 import type { MovedEstimate, TriedRules } from '@aspecta/contract/verdict';
-import { panelOf } from '@aspecta/core/body';
 import type { GarageService } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import type { PaceService } from '../pace/service.ts';
@@ -10,6 +9,7 @@ import type { Workbench } from '../work/bench.ts';
 import { RepairEntity } from './entities.ts';
 import type { OfferService } from './offers.ts';
 import { weigh } from './weigh.ts';
+import { repairName } from './named.ts';
 
 interface Services {
   garage: GarageService;
@@ -50,7 +50,7 @@ export async function movedBy(
     if (before && after)
       out.push({
         ...{ repair: repair.id, vehicle: vehicle.id, car: vehicle.nickname, choice: repair.choice, before, after },
-        panel: panelOf(vehicle.plan, repair.panel).name,
+        panel: repairName(vehicle.plan, repair),
       });
   }
   return out;

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { In, IsNull, Not, type DataSource } from 'typeorm';
 import type { Offer, OfferElsewhere, OfferInput } from '@aspecta/contract/verdict';
-import { panelOf } from '@aspecta/core/body';
+import { layerOf, panelOf, sheetsBefore, type Panel } from '@aspecta/core/body';
 import { landed } from '@aspecta/core/order';
 import { changeOf } from '../db/changeOf.ts';
 import { VehicleEntity } from '../garage/entities.ts';
@@ -23,7 +23,8 @@ export class OfferService {
 
   /** Notes a price; the same one sent twice, by its id, is stored once. */
   async add(caller: Caller, vehicle: OwnVehicle, { id = randomUUID(), ...input }: OfferInput): Promise<Offer> {
-    panelOf(vehicle.plan, input.panel);
+    const panel = panelOf(vehicle.plan, input.panel);
+    const layer = sheetSold(panel, input.layer ? [layerOf(panel, input.layer).id] : []);
     const { currency } = await this.shops.shop(caller);
     return changeOf(this.db, vehicle.id, async (manager) => {
       const known = await manager.findOneBy(OfferEntity, { id });
@@ -31,6 +32,7 @@ export class OfferService {
       if (known) return viewOf(known);
       const row: OfferRow = {
         ...input,
+        layer,
         id,
         currency,
         shopId: caller.shopId,
@@ -44,28 +46,32 @@ export class OfferService {
 
   /** Prices of the same panel on other cars of the shop that stand on the same body, to be taken over. */
   async elsewhere(caller: Caller, vehicle: OwnVehicle, panel: string): Promise<OfferElsewhere[]> {
-    const others = await this.db.manager.findBy(VehicleEntity, {
+    const others = await this.db.getRepository(VehicleEntity).findBy({
       shopId: caller.shopId,
       planId: vehicle.planId,
       id: Not(vehicle.id),
       deletedAt: IsNull(),
     });
     if (others.length === 0) return [];
-    const rows = await this.db.manager.findBy(OfferEntity, { vehicleId: In(others.map(({ id }) => id)), panel });
+    const rows = await this.db.getRepository(OfferEntity).findBy({ vehicleId: In(others.map(({ id }) => id)), panel });
     return rows.map((row) => ({
       ...viewOf(row),
       vehicle: others.find(({ id }) => id === row.vehicleId)!.nickname,
     }));
   }
 
-  /** The offer with the least landed price, as a parcel of its own; and how many are left out because of their currency. */
+  /** The offer for the sheet on which this work is with the least landed price, as a parcel of its own; and how many are left out because of their currency. */
   async best(
     caller: Caller,
     vehicle: OwnVehicle,
-    panel: string,
+    { panel: panelId, layers }: { panel: string; layers: readonly string[] },
   ): Promise<{ offer: (Offer & { landed: number }) | null; foreign: number }> {
     const [rows, shop] = await Promise.all([
-      this.db.manager.findBy(OfferEntity, { vehicleId: vehicle.id, panel }),
+      this.db.getRepository(OfferEntity).findBy({
+        vehicleId: vehicle.id,
+        panel: panelId,
+        layer: sheetSold(panelOf(vehicle.plan, panelId), layers) ?? IsNull(),
+      }),
       this.shops.shop(caller),
     ]);
     const priced = rows
@@ -84,6 +90,12 @@ export class OfferService {
   }
 }
 
-const viewOf = ({ id, panel, currency, maker, price, carriage, leadDays }: OfferRow): Offer => ({
-  ...{ id, panel, currency, maker, price, carriage, leadDays },
+/** Which sheet has to be bought for work on these layers: the foremost of them; null where that is the panel itself. */
+function sheetSold(panel: Panel, layers: readonly string[]): string | null {
+  const before = sheetsBefore(panel, layers).length;
+  return before === 0 ? null : panel.layers[before]!.id;
+}
+
+const viewOf = ({ id, panel, layer, currency, maker, price, carriage, leadDays }: OfferRow): Offer => ({
+  ...{ id, panel, layer, currency, maker, price, carriage, leadDays },
 });

@@ -28,6 +28,7 @@ import type { OfferService } from './offers.ts';
 import { groupsOf } from './weighing.ts';
 import { asDecided, repairView, staleOf, stepOf } from './view.ts';
 import { chosen, weigh } from './weigh.ts';
+import { layersOf, repairName } from './named.ts';
 
 interface Services {
   garage: GarageService;
@@ -195,7 +196,7 @@ export class VerdictService {
     if (zones.length === 0 || zones.some(({ panel }) => panel !== repair.panel))
       throw new ServerProblem(
         'invalid',
-        `Choose at least one zone, all on ${panelOf(vehicle.plan, repair.panel).name}.`,
+        `Choose at least one zone, all on ${repairName(vehicle.plan, repair)}.`,
         'zoneIds',
       );
     const { figures, offer } = await this.figures(caller, vehicle, zones, changes.choice);
@@ -238,7 +239,7 @@ export class VerdictService {
     if (repair.deletedAt) throw notFound('repair');
     await changeOf(this.db, vehicle.id, async (manager) => {
       await this.takeAway(manager, caller, repair, version, reason);
-      const name = panelOf(vehicle.plan, repair.panel).name;
+      const name = repairName(vehicle.plan, repair);
       await record(manager, caller, vehicle.id, 'verdict', `${name}: decision taken back – ${reason}`);
     });
     return this.repair(caller, id);
@@ -249,7 +250,7 @@ export class VerdictService {
     const { vehicle, repair } = await this.any(caller, id);
     if (!repair.withdrawn) return this.repair(caller, id);
     const { offer } = isBought(repair.choice)
-      ? await this.services.offers.best(caller, vehicle, repair.panel)
+      ? await this.services.offers.best(caller, vehicle, { panel: repair.panel, layers: layersOf(repair) })
       : { offer: null };
     await changeOf(this.db, vehicle.id, async (manager) => {
       await this.refuseDecided(
@@ -285,7 +286,7 @@ export class VerdictService {
         changes: { reason, done },
         current: () => this.repair(caller, repair.id),
       });
-      const name = panelOf(vehicle.plan, repair.panel).name;
+      const name = repairName(vehicle.plan, repair);
       const what = done && !repair.done ? `Repair on ${name} done` : said(vehicle, repair, { ...repair, reason });
       await record(manager, caller, vehicle.id, 'verdict', what);
     });
@@ -383,6 +384,6 @@ const sameSet = (a: readonly string[], b: readonly string[]) =>
   a.length === b.length && a.every((one) => b.includes(one));
 const said = (
   vehicle: OwnVehicle,
-  { panel }: Pick<RepairRow, 'panel'>,
+  repair: Pick<RepairRow, 'panel' | 'zones'>,
   { choice, reason }: Pick<RepairRow, 'choice' | 'reason'>,
-): string => `${panelOf(vehicle.plan, panel).name}: ${OPTION_WORDS[choice].decided} – ${reason}`;
+): string => `${repairName(vehicle.plan, repair)}: ${OPTION_WORDS[choice].decided} – ${reason}`;

@@ -4,9 +4,15 @@ import { isOver } from '@aspecta/core/order';
 import type { OrderRow } from '../order/entities.ts';
 import type { ZoneRow } from '../survey/entities.ts';
 import type { RepairRow } from './entities.ts';
+import { layersOf } from './named.ts';
 
 /** A zone as it is decided on. */
-export const asDecided = ({ id, version, ring, holes }: ZoneRow) => ({ id, version, area: area([ring, ...holes]) });
+export const asDecided = ({ id, version, layer, ring, holes }: ZoneRow) => ({
+  id,
+  version,
+  layer,
+  area: area([ring, ...holes]),
+});
 
 /** The decision that stands, as it is kept when another one takes its place. */
 export const stepOf = (row: RepairRow): DecisionStep => ({
@@ -37,6 +43,7 @@ export function repairView(row: RepairRow, zones: readonly ZoneRow[], orders: re
     ...now,
     id: row.id,
     panel: row.panel,
+    layers: layersOf(row),
     proposed: row.proposed,
     done: Boolean(row.done),
     version: row.version,

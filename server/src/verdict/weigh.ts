@@ -35,7 +35,7 @@ export async function weigh(
     );
   const panel = panelOf(vehicle.plan, zones[0]!.panel);
   const [{ offer, foreign }, shop, own] = await Promise.all([
-    offers.best(caller, vehicle, panel.id),
+    offers.best(caller, vehicle, { panel: panel.id, layers: zones.map(({ layer }) => layer) }),
     shops.shop(caller),
     paces.of(caller),
   ]);

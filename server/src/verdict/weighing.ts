@@ -1,4 +1,13 @@
-import { layerOf, panelOf, sheetOf, type BodyPlan, type Panel } from '@aspecta/core/body';
+import {
+  isSeen,
+  layerOf,
+  panelOf,
+  pieceName,
+  sheetOf,
+  sheetsBefore,
+  type BodyPlan,
+  type Panel,
+} from '@aspecta/core/body';
 import { cutPanelOf, lineAround } from '@aspecta/core/cut';
 import { area, clipAll, inRing, offset, toRing, type Polygon, type Ring } from '@aspecta/core/geometry';
 import { closedJoints, panelJoints, pieceJoints, spotsOf, type Schools } from '@aspecta/core/repair';
@@ -23,12 +32,14 @@ export interface Weighing {
 /** Counts a repair on a panel and compares its options. */
 export function weighRepair({ plan, panelId, zones, offer, rates, schools, house }: Weighing): Verdict {
   const panel = panelOf(plan, panelId);
-  const how = { visible: panel.visible, schools };
+  const layers = [...new Set(zones.map((zone) => zone.layer))];
+  const visible = isSeen(panel, layers);
+  const how = { visible, schools };
   const joints = closedJoints(panelJoints(plan, panel), how);
   const layer = layerOf(panel, zones[0]!.layer);
   const repair: Repair = {
     panel: {
-      name: panel.name,
+      name: pieceName(panel, layers),
       area: area(sheetOf(panel)),
       jointLength: joints.reduce((sum, { length }) => sum + length, 0),
       spotWelds: spotsOf(joints),
@@ -38,11 +49,12 @@ export function weighRepair({ plan, panelId, zones, offer, rates, schools, house
       material: layer.material,
       curvature: panel.curvature,
       structural: panel.structural,
-      visible: panel.visible,
+      visible,
     },
-    zones: groupsOf(zones).map((group) => countedGroup(group, plan, panel, schools)),
-    closing: panel.visible ? schools.seen : schools.hidden,
-    layers: new Set(zones.map((zone) => zone.layer)).size,
+    zones: groupsOf(zones).map((group) => countedGroup(group, plan, panel, how)),
+    before: sheetsBefore(panel, layers),
+    closing: visible ? schools.seen : schools.hidden,
+    layers: layers.length,
     offer,
   };
   return compare({ repair, rates, house });
@@ -82,7 +94,7 @@ function countedGroup(
   group: readonly Weighing['zones'][number][],
   plan: BodyPlan,
   panel: Panel,
-  schools: Schools,
+  how: { visible: boolean; schools: Schools },
 ): Repair['zones'][number] {
   const sheet = sheetOf(panel);
   const damage = clipAll(
@@ -104,9 +116,7 @@ function countedGroup(
     area: Math.max(onSheet.area, 1),
     patchPerimeter: line.cutLength,
     patchArea: line.area,
-    joints: closedJoints(pieceJoints(plan, panel, line.outline), { visible: panel.visible, schools }).filter(
-      ({ kind }) => kind !== 'cut',
-    ),
+    joints: closedJoints(pieceJoints(plan, panel, line.outline), how).filter(({ kind }) => kind !== 'cut'),
     toMount: distances.length === 0 ? null : Math.min(...distances),
   };
 }

@@ -13,6 +13,7 @@ import type { JointService } from '../repair/service.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { WayEntity } from './entities.ts';
+import { repairName } from '../verdict/named.ts';
 
 /** mm of play, T-16; of depth as long as nobody has measured. */
 const USUAL: WaySay = { depth: 50, clearance: 50, lines: [], routes: [], chosen: null };
@@ -61,7 +62,7 @@ export class WayService {
           current: () => this.view(caller, repairId),
         });
       if (said.chosen !== (before?.chosen ?? null)) {
-        const name = panelOf(vehicle.plan, repair.panel).name;
+        const name = repairName(vehicle.plan, repair);
         const taken = said.routes.find(({ id }) => id === said.chosen);
         const sections = view.results.find(({ id }) => id === said.chosen)?.sections.length ?? 0;
         const how = sections > 1 ? `, in ${sections} sections` : '';

@@ -27,6 +27,7 @@ import type { Workbench } from '../work/bench.ts';
 import type { RepairRow } from '../verdict/entities.ts';
 import { lastWelded } from './lastWelded.ts';
 import { WeldEntity, WeldStepEntity, type WeldRow, type WeldStepRow } from './entities.ts';
+import { layersOf, repairName } from '../verdict/named.ts';
 
 interface Services {
   joints: JointService;
@@ -80,8 +81,10 @@ export class WeldService {
 
   private async sheet(caller: Caller, repairId: string) {
     const { repair, vehicle } = await this.verdicts.own(caller, repairId);
-    const { name, layers } = panelOf(vehicle.plan, repair.panel);
-    return { panel: name, car: vehicle.nickname, material: layers[0]!.material };
+    const { layers } = panelOf(vehicle.plan, repair.panel);
+    const [own] = layersOf(repair);
+    const { material } = layers.find(({ id }) => id === own) ?? layers[0]!;
+    return { panel: repairName(vehicle.plan, repair), car: vehicle.nickname, material };
   }
 
   /** Lays the steps out anew. Once a step is done that needs a reason: those welds are in the metal, and stay as history. */
@@ -125,7 +128,7 @@ export class WeldService {
         caller,
         vehicle.id,
         'weld',
-        `Weld plan for ${panelOf(vehicle.plan, repair.panel).name}: ${plan.steps.length} steps`,
+        `Weld plan for ${repairName(vehicle.plan, repair)}: ${plan.steps.length} steps`,
       );
     });
     return this.required(caller, repairId);

@@ -58,7 +58,7 @@ export class WholeService {
       decided: { choice: row.choice, version: row.version },
     }));
     for (const zone of zones.filter(({ id }) => !decided.has(id))) {
-      const known = groups.find((group) => group.decided === null && group.zones[0]!.panel === zone.panel);
+      const known = groups.find((group) => isOpenWith(group, zone));
       if (known) known.zones.push(zone);
       else groups.push({ id: zone.id, zones: [zone], decided: null });
     }
@@ -97,6 +97,7 @@ export class WholeService {
     return {
       id: group.id,
       panel: panel.id,
+      layers: [...new Set(group.zones.map(({ layer }) => layer))],
       zoneIds: group.zones.map(({ id }) => id),
       decided: group.decided,
       proposed: verdict.proposed,
@@ -141,3 +142,9 @@ function nowOf(repairs: readonly (WholeRepair & { proposed: OptionId | null })[]
     keeps: sum(({ keeps }) => keeps),
   };
 }
+
+/** Is nothing decided of these zones, and does this one lie on the same sheet? */
+const isOpenWith = (
+  { decided, zones: [first] }: { decided: unknown; zones: readonly ZoneRow[] },
+  zone: ZoneRow,
+): boolean => decided === null && first!.panel === zone.panel && first!.layer === zone.layer;

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Board } from '@aspecta/contract/board';
 import type { FindView } from '@aspecta/contract/survey';
-import { panelOf } from '@aspecta/core/body';
+import { panelOf, pieceName } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import { signOf } from '@aspecta/core/survey';
 import PartForm from '../body/PartForm.vue';
@@ -229,7 +229,7 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
           </div>
           <RepairList
             :repairs="load.data.value.repairs"
-            :name-of="(panel) => panelOf(load.data.value!.plan, panel).name"
+            :name-of="({ panel, layers }) => pieceName(panelOf(load.data.value!.plan, panel), layers)"
             :vehicle="id"
             @changed="load.reload()"
           />

@@ -8,7 +8,11 @@ import { useSession } from '../shell/session.ts';
 import { hours, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 
-const props = defineProps<{ repairs: readonly RepairView[]; nameOf: (panel: string) => string; vehicle: string }>();
+const props = defineProps<{
+  repairs: readonly RepairView[];
+  nameOf: (repair: Pick<RepairView, 'panel' | 'layers'>) => string;
+  vehicle: string;
+}>();
 const emit = defineEmits<{ changed: [] }>();
 const session = useSession();
 const units = useUnits();
@@ -37,7 +41,7 @@ async function setDone(repair: RepairView, done: boolean): Promise<void> {
     <ul>
       <li v-for="repair in repairs" :key="repair.id">
         <div class="row spread">
-          <strong>{{ nameOf(repair.panel) }}</strong><span class="mono small"
+          <strong>{{ nameOf(repair) }}</strong><span class="mono small"
             >{{ hours(repair.hours.p50) }} · {{ units.roundMoney(repair.cost.p50, repair.currency) }}</span
           >
         </div>

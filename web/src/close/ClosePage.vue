@@ -151,8 +151,7 @@ const done = () => {
               </ul>
               <div v-for="repair in group.open" :key="repair.id" class="small">
                 <template v-if="repair.overruled">
-                  {{ panelOf(load.data.value.plan, repair.panel).name }} may be shut bare:
-                  {{ repair.overruled.reason }} ({{ repair.overruled.by }}).
+                  {{ repair.name }} may be shut bare: {{ repair.overruled.reason }} ({{ repair.overruled.by }}).
                   <KitButton v-if="session.canWork" small plain @click="overrule(repair.id, '')"
                     >Not after all</KitButton
                   >

@@ -19,7 +19,15 @@ const faces = facesOf(saloon, [{ id: 'r', panel: 'sill-l', choice: 'patch', area
 const view = (over: Partial<CloseView> = {}): CloseView => ({
   faces,
   repairs: [
-    { id: 'r', panel: 'sill-l', welded: 0, done: false, bare: faces.slice(0, 4).map(({ id }) => id), overruled: null },
+    {
+      id: 'r',
+      panel: 'sill-l',
+      name: 'Sill, left',
+      welded: 0,
+      done: false,
+      bare: faces.slice(0, 4).map(({ id }) => id),
+      overruled: null,
+    },
   ],
   products: COAT_KINDS.map((kind) => ({
     ...usualProducts[kind],

@@ -96,7 +96,7 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
   <Waiting :of="load" what="The cut">
     <StationFrame
       v-if="load.data.value && plan"
-      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel)"
+      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel, load.data.value.repair)"
       title="Cut"
       :next="
         !isCutIn(load.data.value.repair.choice)

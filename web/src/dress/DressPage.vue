@@ -65,7 +65,7 @@ const next = computed(() =>
   <Waiting :of="load" what="The welds">
     <StationFrame
       v-if="load.data.value && view"
-      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel)"
+      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel, decision)"
       title="Dress"
       :next="next"
     >

@@ -61,7 +61,7 @@ const sentence = computed(() => {
   <Waiting :of="load" what="The trial fits">
     <StationFrame
       v-if="load.data.value && view"
-      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel)"
+      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel, decision)"
       title="Fit"
       :next="next"
     >

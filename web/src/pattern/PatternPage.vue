@@ -73,7 +73,7 @@ const next = computed(() =>
   <Waiting :of="load" what="The pattern">
     <StationFrame
       v-if="load.data.value && view"
-      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel)"
+      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel, decision)"
       title="Pattern"
       :next="next"
     >

@@ -120,7 +120,13 @@ const next = computed(() => {
   <Waiting :of="load" what="The joints">
     <StationFrame
       v-if="load.data.value && view"
-      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel)"
+      :crumbs="
+        crumbsTo(
+          load.data.value.vehicle,
+          load.data.value.panel,
+          load.data.value.repairs.find(({ id: one }) => one === repair),
+        )
+      "
       title="Joints"
       :next="next"
     >

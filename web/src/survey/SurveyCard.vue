@@ -2,24 +2,25 @@
 import { computed } from 'vue';
 import type { ReadingView, ZoneView } from '@aspecta/contract/survey';
 import { ZONE_CLASSES } from '@aspecta/contract/survey';
-import type { Layer } from '@aspecta/core/body';
+import type { Layer, Panel } from '@aspecta/core/body';
 import { CELL_CODES, fillerDepth, type CoatingClass, type CoatingMap, type MetalClass } from '@aspecta/core/survey';
 import { STATES } from '../board/boardScene.ts';
-import type { Point, Ring } from '@aspecta/core/geometry';
+import type { Point } from '@aspecta/core/geometry';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitTabs from '../kit/KitTabs.vue';
 import { percent, useUnits } from '../shell/units.ts';
 import type { SurveyMap } from '../workers/compute.ts';
+import { onSheet } from '../car/onSheet.ts';
 import SizedZone from './SizedZone.vue';
 import type { MapKind } from './useMaps.ts';
 
 /* What the readings of a panel say, in one sentence and one figure; then the reasons. */
 const props = defineProps<{
   layer: Layer;
-  /** Edge of the panel: a zone can be all of it. */
-  outline: Ring;
+  /** Its outline can be a zone as a whole; zones are drawn on any of its sheets. */
+  panel: Panel;
   readings: readonly ReadingView[];
   leftOut: number;
   surveyMap: SurveyMap | null;
@@ -208,12 +209,14 @@ const filler = computed(() =>
       <p class="eyebrow">Damage, and work to do</p>
       <p v-if="zones.length === 0" class="soft small">None drawn on this panel.</p>
       <KitCollapse v-if="canWork" title="One by its size, or the whole panel">
-        <SizedZone :outline="outline" @take="emit('sized', $event)" />
+        <SizedZone :outline="panel.outline" @take="emit('sized', $event)" />
       </KitCollapse>
       <ul class="zones">
         <li v-for="zone in zones" :key="zone.id">
           <KitButton small @click="emit('zone', zone.id)">
-            {{ ZONE_CLASSES[zone.class] }}, {{ units.area(zone.area) }} · {{ percent(zone.share) }} of the panel
+            {{ ZONE_CLASSES[zone.class] }}, {{ units.area(zone.area) }} · {{ percent(zone.share) }} of the panel{{
+              onSheet(panel, zone.layer)
+            }}
           </KitButton>
         </li>
       </ul>

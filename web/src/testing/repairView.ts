@@ -4,6 +4,7 @@ import type { RepairView } from '@aspecta/contract/verdict';
 export const repairView = (over: Partial<RepairView> = {}): RepairView => ({
   id: 'r',
   panel: 'quarter-l',
+  layers: [],
   zoneIds: ['z'],
   choice: 'patch',
   proposed: 'patch',

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import type { OfferElsewhere } from '@aspecta/contract/verdict';
+import { sheetsBefore, type Panel } from '@aspecta/core/body';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitField from '../kit/KitField.vue';
@@ -14,7 +15,23 @@ import { useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { wholeNumber } from '../shell/typedNumber.ts';
 
-const props = defineProps<{ vehicle: string; panel: string; known: boolean; foreign: number }>();
+const props = defineProps<{
+  vehicle: string;
+  panel: Panel;
+  /** Sheets of it that are decided about: the foremost is what is bought. */
+  layers: readonly string[];
+  known: boolean;
+  foreign: number;
+}>();
+/** Null: the outermost, or the panel as it is sold. */
+const layer = computed(() => {
+  const before = sheetsBefore(props.panel, props.layers).length;
+  return before === 0 ? null : props.panel.layers[before]!.id;
+});
+const bought = computed(() => {
+  const sheet = props.panel.layers.find(({ id }) => id === layer.value);
+  return sheet ? `the whole ${sheet.name.toLowerCase()}` : 'the whole panel';
+});
 const emit = defineEmits<{ added: [] }>();
 const session = useSession();
 const form = useForm();
@@ -26,14 +43,16 @@ const offerId = ref(newId());
 /** What is known for the same panel on other cars: taken over only when the person says so. */
 const elsewhere = shallowRef<readonly OfferElsewhere[]>([]);
 watch(
-  () => `${props.vehicle} ${props.panel}`,
+  () => `${props.vehicle} ${props.panel.id}`,
   async () => {
     elsewhere.value = await get<OfferElsewhere[]>(
-      `/vehicles/${props.vehicle}/panels/${props.panel}/offers-elsewhere`,
+      `/vehicles/${props.vehicle}/panels/${props.panel.id}/offers-elsewhere`,
     ).catch(() => []);
   },
   { immediate: true },
 );
+/** Of these, those for the same sheet. */
+const elsewhereFor = computed(() => elsewhere.value.filter((offer) => (offer.layer ?? null) === layer.value));
 function take({ maker, price, carriage, leadDays }: OfferElsewhere): void {
   Object.assign(draft, {
     maker,
@@ -46,7 +65,8 @@ function take({ maker, price, carriage, leadDays }: OfferElsewhere): void {
 async function add(): Promise<void> {
   const done = await form.submit(async () => {
     await post(`/vehicles/${props.vehicle}/offers`, {
-      panel: props.panel,
+      panel: props.panel.id,
+      layer: layer.value,
       maker: draft.maker,
       id: offerId.value,
       price: minorUnits(draft.price, currency.value, 'price'),
@@ -64,9 +84,7 @@ async function add(): Promise<void> {
 <template>
   <KitCollapse v-if="session.canWork" :open="!known">
     <template #title>
-      {{
-        known ? 'Enter another price for the whole panel' : 'What does the whole panel cost? Enter a price to weigh it'
-      }}
+      {{ known ? `Enter another price for ${bought}` : `What does ${bought} cost? Enter a price to weigh it` }}
     </template>
     <p v-if="foreign > 0" class="small soft">
       {{ foreign === 1 ? 'One price was' : `${foreign} prices were` }} noted in another currency and
@@ -91,9 +109,9 @@ async function add(): Promise<void> {
       /></KitField>
       <KitButton submit :disabled="form.busy.value">Add the price</KitButton>
     </form>
-    <div v-if="elsewhere.length > 0" class="row">
+    <div v-if="elsewhereFor.length > 0" class="row">
       <span class="small soft">Known for another car:</span>
-      <KitButton small v-for="offer in elsewhere" :key="offer.id" @click="take(offer)">
+      <KitButton small v-for="offer in elsewhereFor" :key="offer.id" @click="take(offer)">
         {{ offer.maker }}, {{ units.money(offer.price, offer.currency) }} ({{ offer.vehicle }})
       </KitButton>
     </div>

@@ -9,6 +9,7 @@ import { isWork } from '@aspecta/core/survey';
 import { DEFERENCE } from '@aspecta/core/safety';
 import { isBought, isCutIn } from '@aspecta/core/verdict';
 import { crumbsTo } from '../car/crumbs.ts';
+import { onSheet } from '../car/onSheet.ts';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitChecks from '../kit/KitChecks.vue';
@@ -99,7 +100,10 @@ const zoneOptions = computed(() =>
     const other = repairOf(zone);
     const taken =
       again.value && other && other !== again.value ? `, now in: ${OPTION_WORDS[other.choice].decided}` : '';
-    return { value: zone.id, label: `${ZONE_CLASSES[zone.class]}, ${units.area(zone.area)}${taken}` };
+    return {
+      value: zone.id,
+      label: `${ZONE_CLASSES[zone.class]}, ${units.area(zone.area)}${onSheet(load.data.value!.panel, zone.layer)}${taken}`,
+    };
   }),
 );
 /** Why these zones cannot be weighed together, whatever field the server names for it. */
@@ -108,6 +112,10 @@ const notWeighed = computed(() => weighing.form.rest());
 const onlyWork = computed(() =>
   zones.value.filter(({ id }) => chosenZones.value.includes(id)).every((zone) => isWork(zone.class)),
 );
+/** Sheets on which the chosen zones lie. */
+const layersNow = computed(() => [
+  ...new Set(zones.value.filter(({ id }) => chosenZones.value.includes(id)).map(({ layer }) => layer)),
+]);
 const areaNow = computed(() =>
   zones.value.filter(({ id }) => chosenZones.value.includes(id)).reduce((sum, zone) => sum + zone.area, 0),
 );
@@ -235,7 +243,8 @@ const proposed = computed(
               <BesideIt v-if="beside.length > 0" :vehicle="id" :panel="load.data.value.panel" :beside="beside" />
               <OfferForm
                 :vehicle="id"
-                :panel="panel"
+                :panel="load.data.value.panel"
+                :layers="layersNow"
                 :known="verdict.offer !== null"
                 :foreign="verdict.foreign"
                 @added="weighing.weigh()"

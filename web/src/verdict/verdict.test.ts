@@ -162,6 +162,7 @@ describe('the verdict', () => {
       {
         id: expect.stringMatching(/-/),
         panel: panel.id,
+        layer: null,
         maker: 'Harrow Pressings',
         price: 30_000,
         carriage: 2000,
@@ -202,6 +203,28 @@ describe('the verdict', () => {
     await weighAgain('patch');
     await weighAgain('whole');
     expect(decides()).toBe(own);
+  });
+
+  it('tells the sheets of a panel apart: each zone by its own, and a price for the one that is decided about', async () => {
+    const zones = ['outer', 'inner'].map((layer) => zone(layer, { panel: 'sill-l', layer }));
+    server.on(`GET ${base}/panels/sill-l/zones`, zones).on(`POST ${base}/offers`, {});
+    const { page } = await openPage(VerdictPage, { id: 'v', panel: 'sill-l' });
+    const boxes = page.findAll('[role=checkbox]');
+    expect(page.text()).toContain('on the outer sill');
+    expect(page.text()).toContain('on the inner sill');
+    const price = async () => {
+      await field(page, 'Maker').setValue('Harrow Pressings');
+      await field(page, /^Price/).setValue('30');
+      await field(page, 'Delivery, days').setValue('9');
+      await page.get('form.prices').trigger('submit');
+      await flushPromises();
+      return (server.to(`POST ${base}/offers`).at(-1) as { layer: unknown }).layer;
+    };
+    expect(await price()).toBeNull();
+    await boxes[0]!.trigger('click');
+    await flushPromises();
+    expect(page.text()).toContain('What does the whole inner sill cost?');
+    expect(await price()).toBe('inner');
   });
 
   it('leaves wrong prices as typed, with what the server says at the field', async () => {

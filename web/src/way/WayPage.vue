@@ -78,7 +78,7 @@ const next = computed(() =>
   <Waiting :of="load" what="The way in">
     <StationFrame
       v-if="load.data.value && view"
-      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel)"
+      :crumbs="crumbsTo(load.data.value.vehicle, load.data.value.panel, decision)"
       title="Way in"
       :next="next"
     >

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted } from 'vue';
 import { STEP_WORDS, type WeldPlanView } from '@aspecta/contract/weld';
-import { panelOf } from '@aspecta/core/body';
+import { panelOf, pieceName } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
 import { isHot } from '@aspecta/core/weld';
 import { useVehicle } from '../car/useVehicle.ts';
@@ -63,7 +63,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
     <main v-if="load.data.value" class="bench">
       <header class="row spread">
         <KitButton :to="`/vehicles/${id}/repairs/${repair}/weld`">Leave the bench</KitButton>
-        <h1>{{ load.data.value.panel.name }}</h1>
+        <h1>{{ pieceName(load.data.value.panel, load.data.value.repair.layers) }}</h1>
         <span class="mono">{{ done.size }} of {{ steps.length }}</span>
       </header>
       <KitNotice v-if="bench.view.value?.moved" bad>

@@ -120,7 +120,7 @@ onBeforeUnmount(() => {
     <StationFrame
       v-if="load.data.value"
       :crumbs="[
-        ...crumbsTo(load.data.value.vehicle, load.data.value.panel),
+        ...crumbsTo(load.data.value.vehicle, load.data.value.panel, load.data.value.repair),
         isCutIn(load.data.value.repair.choice)
           ? { text: 'Cut', to: `/vehicles/${id}/repairs/${repair}/cut` }
           : { text: 'Joints', to: `/vehicles/${id}/repairs/${repair}/joints` },

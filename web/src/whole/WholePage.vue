@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import { OPTION_WORDS } from '@aspecta/contract/verdict';
 import type { WholeRepair, WholeView } from '@aspecta/contract/whole';
-import { panelOf } from '@aspecta/core/body';
+import { panelOf, pieceName } from '@aspecta/core/body';
 import type { CarPlan, OptionId } from '@aspecta/core/verdict';
 import CarHead from '../car/CarHead.vue';
 import { useVehicle } from '../car/useVehicle.ts';
@@ -44,7 +44,8 @@ const options = computed(() =>
 const plan = computed<CarPlan | null>(() => view.value[picked.value]);
 const chart = computed(() => plansChart(view.value, plan.value, units.roundMoney));
 const all = computed(() => Math.max(1, view.value.mostOriginal?.keeps ?? 1));
-const nameOf = (panel: string) => panelOf(load.data.value!.plan, panel).name;
+const nameOf = ({ panel, layers }: { panel: string; layers: readonly string[] }) =>
+  pieceName(panelOf(load.data.value!.plan, panel), layers);
 const choiceOf = (repair: WholeRepair) => plan.value!.choice[repair.id] as OptionId;
 /** What this plan would change. */
 const changes = computed(() =>
@@ -111,7 +112,7 @@ async function decide(): Promise<void> {
               <td>
                 <RouterLink
                   :to="`/vehicles/${id}/panels/${repair.panel}/verdict${repair.decided ? `?repair=${repair.id}` : ''}`"
-                  >{{ nameOf(repair.panel) }}</RouterLink
+                  >{{ nameOf(repair) }}</RouterLink
                 >
               </td>
               <td :class="{ other: repair.decided?.choice !== choiceOf(repair) }">

@@ -19,6 +19,7 @@ const view = (over: Partial<WholeView> = {}): WholeView => ({
     {
       id: 'r',
       panel: 'sill-l',
+      layers: [],
       zoneIds: ['y'],
       decided: { choice: 'patch', version: 3 },
       options: [option('patch', 15, 2000), option('whole', 6, 15_000)],
@@ -26,6 +27,7 @@ const view = (over: Partial<WholeView> = {}): WholeView => ({
     {
       id: 'z',
       panel: 'sill-r',
+      layers: [],
       zoneIds: ['z'],
       decided: null,
       options: [option('patch', 15, 2000), option('whole', 6, 15_000)],

@@ -23,6 +23,7 @@ import { practice } from './022-practice.ts';
 import { paces } from './023-paces.ts';
 import { feed } from './024-feed.ts';
 import { paint } from './025-paint.ts';
+import { layers } from './026-layers.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -51,6 +52,7 @@ export const volumes = [
   paces,
   feed,
   paint,
+  layers,
 ];
 
 /** All migrations, oldest first. */
