@@ -35,3 +35,12 @@ export const SHORT_EDGE = 30;
 
 /** mm. A piece lies on the outline of its panel where it comes this near: the width of a scribed line. */
 export const ON_OUTLINE = 0.5;
+
+/** Of one unit, whatever it is. What arithmetic leaves of a difference that is none: a billionth, far under what anybody can measure, plan or pay. */
+export const ROUNDING = 1e-9;
+
+/** mm, h. Two lengths or times that differ by less are the same: what is left after some hundred sums. */
+export const SAME_LENGTH = 1e-6;
+
+/** How many whole ones are needed for so much, where arithmetic may have left a trace too many. */
+export const wholeUp = (amount: number): number => Math.ceil(amount - ROUNDING);

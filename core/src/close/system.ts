@@ -1,5 +1,6 @@
 import { litres, usualProducts, type CoatKind, type CoatProduct } from './products.ts';
 import type { Face } from './faces.ts';
+import { wholeUp } from '../tolerances.ts';
 
 /** So many coats of one kind. */
 export interface SystemCoat {
@@ -72,5 +73,5 @@ export function coatNeeds(
         sums.set(kind, (sums.get(kind) ?? 0) + litres(face.area, products[kind] ?? usualProducts[kind], missing));
     }
   }
-  return [...sums].map(([kind, sum]) => ({ kind, litres: sum, cans: Math.ceil(sum / CANS[kind] - 1e-9) }));
+  return [...sums].map(([kind, sum]) => ({ kind, litres: sum, cans: wholeUp(sum / CANS[kind]) }));
 }

@@ -11,6 +11,7 @@ import {
   type Ring,
 } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 /** A straight run of a line: the points where dot(normal, p) = offset; normal points away from the damage. */
 export interface Run {
@@ -79,7 +80,7 @@ export function runThrough(a: Point, b: Point): Run {
 /** Where two runs meet; undefined where they are parallel. */
 export function meet(a: Run, b: Run): Point | undefined {
   const d = cross(a.normal, b.normal);
-  if (Math.abs(d) < 1e-9) return undefined;
+  if (Math.abs(d) < ROUNDING) return undefined;
   return [(a.offset * b.normal[1] - b.offset * a.normal[1]) / d, (a.normal[0] * b.offset - b.normal[0] * a.offset) / d];
 }
 

@@ -1,5 +1,6 @@
 import { finite, list } from '../check.ts';
 import { convexHull, cross, minus, simpleRing, unit, type Point, type Polygon } from '../geometry/index.ts';
+import { ROUNDING, SAME_LENGTH } from '../tolerances.ts';
 
 export interface PassageInput {
   /** Outline of the piece, mm. */
@@ -57,7 +58,7 @@ export function passage({ piece, depth, opening, clearance, room }: PassageInput
     const behind = (room ?? Infinity) - way.length;
     return { ...way, ...free, behind, margin: Math.min(free.play - clearance, behind) };
   });
-  const best = ways.reduce((x, y) => (y.margin > x.margin + 1e-9 ? y : x));
+  const best = ways.reduce((x, y) => (y.margin > x.margin + ROUNDING ? y : x));
   const { margin } = best;
   const passes = margin >= 0;
   const round = (mm: number) => `${Math.round(mm * 10) / 10} mm`;
@@ -98,13 +99,14 @@ function play(p: number, q: number, a: number, b: number): { play: number; turn:
   const [wide, narrow] = [Math.max(a, b), Math.min(a, b)];
   const straight = Math.min(wide - long, narrow - short);
   let [low, high] = [Math.max(straight, -Math.max(long, short)), narrow - short];
-  if (!(high > low) || !fits(long, short, wide - low - 1e-9, narrow - low - 1e-9)) return { play: straight, turn: 0 };
+  if (!(high > low) || !fits(long, short, wide - low - ROUNDING, narrow - low - ROUNDING))
+    return { play: straight, turn: 0 };
   for (let i = 0; i < 60; i++) {
     const middle = (low + high) / 2;
     if (fits(long, short, wide - middle, narrow - middle)) low = middle;
     else high = middle;
   }
-  return low > straight + 1e-6
+  return low > straight + SAME_LENGTH
     ? { play: low, turn: turnOf(long, short, wide - low, narrow - low) }
     : { play: straight, turn: 0 };
 }
@@ -126,7 +128,7 @@ function turnOf(p: number, q: number, a: number, b: number): number {
   for (let turn = 0; turn <= 90; turn += 0.25) {
     const [c, s] = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)];
     const over = Math.max(p * c + q * s - a, p * s + q * c - b);
-    if (over < best.over - 1e-9) best = { turn, over };
+    if (over < best.over - ROUNDING) best = { turn, over };
   }
   return best.turn;
 }

@@ -1,5 +1,6 @@
 import { finite, list } from '../check.ts';
 import { refuse } from '../problem.ts';
+import { SAME_LENGTH } from '../tolerances.ts';
 
 export interface TrimInput {
   /** Along the joint, mm: the gap that is there, and the one that is wanted. */
@@ -22,7 +23,7 @@ export interface Trim {
 }
 
 /** mm. What is left under this is nothing. */
-const NOTHING = 1e-6;
+const NOTHING = SAME_LENGTH;
 const MOST_ROUNDS = 200;
 
 /**

@@ -1,6 +1,6 @@
 import { list, finite } from '../check.ts';
 import { refuse } from '../problem.ts';
-import { SAME_PLACE } from '../tolerances.ts';
+import { ROUNDING, SAME_LENGTH, SAME_PLACE } from '../tolerances.ts';
 import { between, cross, lineLength, minus, toSegment, type Point, type Polygon, type Ring } from './point.ts';
 
 /** Most corners of one outline: a curve flattened to 0.5 mm on the largest panel needs a tenth of it. */
@@ -28,7 +28,7 @@ export function perimeter(ring: Ring): number {
 /** Centroid of a ring, mm; of a ring without area, the mean of its corners. */
 export function centroid(ring: Ring): Point {
   const a = signedArea(ring);
-  if (Math.abs(a) < 1e-9) {
+  if (Math.abs(a) < ROUNDING) {
     const n = Math.max(1, ring.length);
     return [ring.reduce((s, p) => s + p[0], 0) / n, ring.reduce((s, p) => s + p[1], 0) / n];
   }
@@ -123,7 +123,7 @@ export function firstCrossing(ring: Ring): [number, number] | undefined {
 }
 
 /** mm. Two sides that come this close touch. */
-const TOUCH = 1e-6;
+const TOUCH = SAME_LENGTH;
 
 function sidesCross(a: Point, b: Point, c: Point, d: Point): boolean {
   if (Math.max(a[0], b[0]) + TOUCH < Math.min(c[0], d[0]) || Math.max(c[0], d[0]) + TOUCH < Math.min(a[0], b[0]))

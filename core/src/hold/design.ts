@@ -1,6 +1,7 @@
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import { finite, list } from '../check.ts';
 import { refuse } from '../problem.ts';
+import { ROUNDING, SAME_LENGTH } from '../tolerances.ts';
 
 export interface DesignInput {
   points: readonly { id: string; x: number; y: number; z?: number }[];
@@ -18,8 +19,8 @@ export interface Design {
 }
 
 /** Share of the greatest eigenvalue under which a direction is not determined. */
-const UNDETERMINED = 1e-9;
-const CLOSE = 1e-9;
+const UNDETERMINED = ROUNDING;
+const CLOSE = ROUNDING;
 /** Rounds in which two tapes are given up for one. */
 const MOST_SWAPS = 40;
 
@@ -87,7 +88,8 @@ function rowsOf(points: DesignInput['points'], tapes: DesignInput['tapes']): { r
     }) as [number, number];
     const way = at[i]!.map((value, axis) => at[j]![axis]! - value);
     const length = Math.hypot(...way);
-    if (length < 1e-6) refuse('no-length', `tapes[${k}]`, `tapes[${k}] joins two points that lie at the same place.`);
+    if (length < SAME_LENGTH)
+      refuse('no-length', `tapes[${k}]`, `tapes[${k}] joins two points that lie at the same place.`);
     const row = new Array<number>(at.length * axes).fill(0);
     way.forEach((value, axis) => {
       row[i * axes + axis] = -value / length;

@@ -2,6 +2,7 @@ import { Matrix, SingularValueDecomposition } from 'ml-matrix';
 import { finite, list } from '../check.ts';
 import { refuse } from '../problem.ts';
 import type { Point } from '../geometry/index.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 export interface GapReading {
   /** Place on the edge of the panel, mm. */
@@ -102,6 +103,6 @@ function direction(field: string, normal: unknown): Point {
     finite(`${field}[1]`, pair[1], { min: -1e9, max: 1e9 }),
   ];
   const length = Math.hypot(x, y);
-  if (!(length > 1e-9)) refuse('no-direction', field, `${field} has no length; it must point out of the panel.`);
+  if (!(length > ROUNDING)) refuse('no-direction', field, `${field} has no length; it must point out of the panel.`);
   return [x / length, y / length];
 }

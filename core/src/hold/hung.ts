@@ -1,5 +1,6 @@
 import type { Panel } from '../body/index.ts';
 import { area, boxOf, type Point } from '../geometry/index.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 /** A place on the edge of a hung part where its gap is read. */
 export interface GapPlace {
@@ -85,7 +86,7 @@ export function shimsFor(thickness: number, stock: readonly number[]): { shims: 
   const rest = (shims: readonly number[]) => thickness - shims.reduce((sum, one) => sum + one, 0);
   const isBetter = (shims: readonly number[]) => {
     const [a, b] = [Math.abs(rest(shims)), Math.abs(rest(best))];
-    return a < b - 1e-9 || (Math.abs(a - b) <= 1e-9 && shims.length < best.length);
+    return a < b - ROUNDING || (Math.abs(a - b) <= ROUNDING && shims.length < best.length);
   };
   const search = (shims: readonly number[], from: number): void => {
     if (isBetter(shims)) best = [...shims];

@@ -1,6 +1,7 @@
 import { determinant, Matrix, SingularValueDecomposition } from 'ml-matrix';
 import { finite, list } from '../check.ts';
 import { refuse } from '../problem.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 export type Place = readonly [number, number, number];
 
@@ -16,7 +17,7 @@ export interface Registration {
 }
 
 /** Share of the greatest spread under which points count as lying on a line. */
-const FLAT = 1e-9;
+const FLAT = ROUNDING;
 
 /**
  * Which rigid movement leads from the baseline to what is measured now, and how far is each

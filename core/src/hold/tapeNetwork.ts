@@ -1,6 +1,7 @@
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import { finite, list } from '../check.ts';
 import { refuse } from '../problem.ts';
+import { ROUNDING, SAME_LENGTH } from '../tolerances.ts';
 
 export interface NetworkPoint {
   id: string;
@@ -75,7 +76,7 @@ export function tapeNetwork({
       if (damping > 1e12) break;
       continue;
     }
-    damping = damping < 1e-9 ? 0 : damping / 10;
+    damping = damping < ROUNDING ? 0 : damping / 10;
     rows = linearised(network, column);
     if (damping === 0 && Math.max(0, ...move.map(Math.abs)) < SETTLED) break;
   }
@@ -172,7 +173,7 @@ function checked(points: readonly NetworkPoint[], tapes: readonly Tape[]): Netwo
     };
     const [a, b] = [end('from'), end('to')];
     if (a === b) refuse('same-point', `tapes[${i}].to`, `tapes[${i}] leads from ${ids[a]} to itself.`);
-    if (at[a]!.every((x, k) => Math.abs(x - at[b]![k]!) < 1e-6))
+    if (at[a]!.every((x, k) => Math.abs(x - at[b]![k]!) < SAME_LENGTH))
       refuse(
         'coincident',
         `tapes[${i}].to`,
@@ -216,7 +217,7 @@ function connected(
 function linearised({ at, ends, tapes }: Network, column: ReadonlyMap<string, number>): Row[] {
   return ends.map(([a, b], i) => {
     const d = at[b]!.map((x, k) => x - at[a]![k]!);
-    const length = Math.max(1e-9, Math.hypot(...d));
+    const length = Math.max(ROUNDING, Math.hypot(...d));
     const { sd } = tapes[i]!;
     const by = d.flatMap((x, axis): [number, number][] => {
       const [ca, cb] = [column.get(`${a} ${axis}`), column.get(`${b} ${axis}`)];
@@ -312,7 +313,7 @@ function freedom({ at, axes, fixed }: Network): number {
   );
   if (held.length === 0) return modes.length;
   const { values, largest } = eigen(new Matrix(held).transpose().mmul(new Matrix(held)));
-  return modes.length - values.filter((value) => value > 1e-9 * largest).length;
+  return modes.length - values.filter((value) => value > ROUNDING * largest).length;
 }
 
 function undetermined(network: Network, rows: readonly Row[], needed: number): never {

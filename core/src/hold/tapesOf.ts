@@ -2,6 +2,7 @@ import type { DatumPoint } from '../body/index.ts';
 import { Problem } from '../problem.ts';
 import { design } from './design.ts';
 import { apart, inPlane } from './inPlane.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 /** Least redundancy number that is asked of every tape, and what is taken where the figure does not give it. */
 const WANTED = [0.1, 0.05, 0.01, 0] as const;
@@ -39,7 +40,7 @@ function walked(points: readonly DatumPoint[], pairs: readonly (readonly [number
   while (left.length > 0) {
     const way = ([a, b]: readonly [number, number]) =>
       Math.min(apart(points[here]!, points[a]!), apart(points[here]!, points[b]!));
-    const next = left.reduce((best, pair) => (way(pair) < way(best) - 1e-9 ? pair : best));
+    const next = left.reduce((best, pair) => (way(pair) < way(best) - ROUNDING ? pair : best));
     left.splice(left.indexOf(next), 1);
     const [from, to] =
       apart(points[here]!, points[next[0]]!) <= apart(points[here]!, points[next[1]]!) ? next : [next[1], next[0]];

@@ -16,6 +16,7 @@ import {
   type Polygon,
   type Ring,
 } from '../geometry/index.ts';
+import { SAME_LENGTH } from '../tolerances.ts';
 
 /** A run of an edge that bends nowhere sharply, with the piece on its left. */
 export interface SmoothRun {
@@ -36,7 +37,7 @@ const out = (a: Point, b: Point): Point => {
 
 /** An edge parted where it bends sharply. */
 export function smoothRuns(line: readonly Point[]): SmoothRun[] {
-  const points = line.filter((p, i) => i === 0 || between(p, line[i - 1]!) > 1e-6);
+  const points = line.filter((p, i) => i === 0 || between(p, line[i - 1]!) > SAME_LENGTH);
   const runs: Point[][] = [[points[0]!]];
   const sweeps: number[] = [0];
   for (let i = 1; i < points.length; i++) {

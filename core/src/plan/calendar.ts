@@ -6,6 +6,7 @@ import { problemOf, type Problemset } from './calendarInput.ts';
 import { Placer, type Placing, type Wishes } from './calendarPlacer.ts';
 import type { Calendar, CalendarInput } from './calendarTypes.ts';
 import { NO_TIME, soonest } from './windows.ts';
+import { SAME_LENGTH } from '../tolerances.ts';
 
 /** Placings of one task a second on a machine with two cores. */
 const PACE = 120_000;
@@ -73,7 +74,7 @@ function brokenIn({ work }: Problemset, placed: readonly Placing[]): { task: num
   return work.flatMap(({ after }, task) =>
     after.flatMap(({ from, within }) => {
       const late = within === null ? 0 : placed[task]!.start - placed[from]!.end - within;
-      return late > 1e-6 ? [{ task, from, late }] : [];
+      return late > SAME_LENGTH ? [{ task, from, late }] : [];
     }),
   );
 }

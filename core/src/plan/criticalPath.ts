@@ -1,4 +1,5 @@
 import { networkOf, type Task } from './tasks.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 export interface TaskTimes {
   id: string;
@@ -14,7 +15,7 @@ export interface TaskTimes {
 }
 
 /** Hours. Floats under this are none. */
-const NO_FLOAT = 1e-9;
+const NO_FLOAT = ROUNDING;
 
 /**
  * How long does the job take when nothing is short, and which tasks must not slip? Forward and

@@ -1,4 +1,5 @@
 import type { Network } from './tasks.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 export interface Job {
   duration: number;
@@ -7,7 +8,7 @@ export interface Job {
 }
 
 /** Units left over by rounding count as free. */
-const FREE = 1e-9;
+const FREE = ROUNDING;
 
 /** Serial schedule generation: each task in turn at the first hour at which its links and its resources allow it. */
 export class Generator {

@@ -4,6 +4,7 @@ import type { Watch } from '../watch.ts';
 import { calendar } from './calendar.ts';
 import type { Calendar, CalendarInput } from './calendarTypes.ts';
 import { NO_TIME } from './windows.ts';
+import { SAME_LENGTH } from '../tolerances.ts';
 
 export interface Outlook {
   /** Hour by which all is done, in half and in nine of ten runs. */
@@ -17,7 +18,7 @@ export interface Outlook {
 
 const SEED = 5;
 /** h. Two that lie so close follow one another. */
-const SAME = 1e-6;
+const SAME = SAME_LENGTH;
 
 /**
  * How sure is the end of a plan? Hours of work and of deliveries are drawn anew in each run, and the plan

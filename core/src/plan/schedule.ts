@@ -4,6 +4,7 @@ import { uniforms } from '../random.ts';
 import type { Watch } from '../watch.ts';
 import { Generator, type Job } from './generator.ts';
 import { networkOf, type Network, type Task } from './tasks.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 export interface ScheduleTask extends Task {
   /** Units of each resource while it runs. */
@@ -74,7 +75,7 @@ function jobsOf(
           `tasks[${i}].needs.${name}`,
           `tasks[${i}] needs ${name}, which is not among the resources.`,
         );
-      if (amount > capacity[k]! + 1e-9)
+      if (amount > capacity[k]! + ROUNDING)
         refuse(
           'too-much',
           `tasks[${i}].needs.${name}`,
@@ -133,8 +134,8 @@ function search(
       const late = generator.backward(byFinish(starts, jobs), makespan);
       const again = generator.forward(byStart(late, network));
       const shorter = generator.makespanOf(again);
-      if (shorter > makespan + 1e-9) break;
-      const done = shorter > makespan - 1e-9;
+      if (shorter > makespan + ROUNDING) break;
+      const done = shorter > makespan - ROUNDING;
       [starts, makespan] = [again, shorter];
       if (done) break;
     }
@@ -147,13 +148,13 @@ function search(
   let best = current;
   const tries = Math.floor((seconds * PACE) / (n * (40 + n / 4) * (1 + capacity.length)));
   const random = uniforms(SEED);
-  for (let k = 0; k < tries && best.makespan > bound + 1e-9; k++) {
+  for (let k = 0; k < tries && best.makespan > bound + ROUNDING; k++) {
     if (k % 20 === 0) watch?.(k / tries);
     const found = attempt(shaken(current.order, network, random, 1 + Math.floor(random() * 4)));
     // A little worse is taken at first, hardly ever towards the end.
     const slack = 0.02 * current.makespan * (1 - k / tries) * random();
     if (found.makespan <= current.makespan + slack) current = found;
-    if (found.makespan < best.makespan - 1e-9) best = found;
+    if (found.makespan < best.makespan - ROUNDING) best = found;
     if (k % 150 === 149) current = best;
   }
   return best;

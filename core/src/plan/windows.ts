@@ -1,9 +1,10 @@
 import { finite, list } from '../check.ts';
 import { refuse } from '../problem.ts';
 import type { Window } from './calendarTypes.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 /** h. Pieces shorter than this are none. */
-export const NO_TIME = 1e-9;
+export const NO_TIME = ROUNDING;
 
 /** Windows as they may come in, sorted, and joined where they touch. @throws Problem naming the field */
 export function windowsOf(field: string, given: unknown): Window[] {

@@ -1,5 +1,6 @@
 import { finite } from '../check.ts';
 import { refuse } from '../problem.ts';
+import { wholeUp } from '../tolerances.ts';
 
 export interface FlangeInput {
   /** Width of the flange, mm. */
@@ -52,7 +53,7 @@ export function flange({ height, edgeRadius, side, tabPitch, sweep = 360 }: Flan
     );
   const foldLength = (sweep * Math.PI * edgeRadius) / 180;
   const closed = sweep === 360;
-  const tabs = Math.max(closed ? 3 : 1, Math.ceil(foldLength / tabPitch - 1e-9));
+  const tabs = Math.max(closed ? 3 : 1, wholeUp(foldLength / tabPitch));
   if (tabs > 10_000) refuse('too-many', 'tabPitch', `This makes ${tabs} tabs; take a wider pitch.`);
   const free = side === 'shrink' ? edgeRadius + height : edgeRadius - height;
   const tabWidth = foldLength / tabs;

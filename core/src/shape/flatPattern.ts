@@ -18,6 +18,7 @@ import {
 import { refuse } from '../problem.ts';
 import { bend } from './bend.ts';
 import { flange } from './flange.ts';
+import { wholeUp } from '../tolerances.ts';
 
 /** A flange that stands on one side of the patch; side i runs from corner i to corner i + 1. */
 export interface PatternFlange {
@@ -165,7 +166,7 @@ function foldOf(field: string, entry: PatternFlange, ring: Ring, thickness: numb
   let [tabs, wedge] = [1, 0];
   if (entry.tabPitch !== undefined) {
     finite(`${field}.tabPitch`, entry.tabPitch, { min: 3, max: 10_000, unit: 'mm' });
-    tabs = Math.max(1, Math.ceil(length / entry.tabPitch - 1e-9));
+    tabs = Math.max(1, wholeUp(length / entry.tabPitch));
     if (entry.curve) {
       const { curve, tabPitch, width } = entry;
       finite(`${field}.curve.radius`, curve.radius, { above: 0, max: 1e5, unit: 'mm' });

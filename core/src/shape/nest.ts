@@ -17,6 +17,7 @@ import {
 } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
 import type { Watch } from '../watch.ts';
+import { ROUNDING, SAME_LENGTH } from '../tolerances.ts';
 
 export interface NestInput {
   /** mm */
@@ -84,7 +85,7 @@ export function nest({ sheet, pieces, gap, rotations }: NestInput, watch?: Watch
       .map((rotation) => settle(rings[piece]!, rotation, laid, { width, height, gap }))
       .filter((found) => found !== undefined)
       .reduce<Found | undefined>(
-        (a, b) => (a && (a.top < b.top - 1e-6 || (a.top < b.top + 1e-6 && a.right <= b.right)) ? a : b),
+        (a, b) => (a && (a.top < b.top - SAME_LENGTH || (a.top < b.top + SAME_LENGTH && a.right <= b.right)) ? a : b),
         undefined,
       );
     if (!best) return void unplaced.push(piece);
@@ -138,11 +139,11 @@ function settle(
   const [minU, maxU, minV, maxV] = [Math.min(...us), Math.max(...us), Math.min(...vs), Math.max(...vs)];
   // Where the origin of the piece may lie so that the piece stays on the sheet.
   const [fromU, toU, fromV, toV] = [gap - minU, width - gap - maxU, gap - minV, height - gap - maxV];
-  if (fromU > toU + 1e-9 || fromV > toV + 1e-9) return undefined;
+  if (fromU > toU + ROUNDING || fromV > toV + ROUNDING) return undefined;
   const parts = convexParts(thinned(turned));
   const candidates = freePlaces(parts, laid, [fromU, toU, fromV, toV]);
   const best = candidates.reduce<Point | undefined>(
-    (a, b) => (a && (a[1] < b[1] - 1e-6 || (a[1] < b[1] + 1e-6 && a[0] <= b[0])) ? a : b),
+    (a, b) => (a && (a[1] < b[1] - SAME_LENGTH || (a[1] < b[1] + SAME_LENGTH && a[0] <= b[0])) ? a : b),
     undefined,
   );
   return best && { rotation, ring: turned, parts, move: best, top: maxV + best[1], right: maxU + best[0] };
@@ -221,7 +222,7 @@ function convexParts(ring: Ring): Ring[] {
       minus(round[(i + 2) % round.length]!, round[(i + 1) % round.length]!),
     ),
   );
-  if (turns.every((t) => t >= -1e-9)) return [round];
+  if (turns.every((t) => t >= -ROUNDING)) return [round];
   return decomposed(round.map((p): [number, number] => [p[0], p[1]])).map((part) => anticlockwise(part));
 }
 

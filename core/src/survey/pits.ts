@@ -1,5 +1,6 @@
 import { finite, list } from '../check.ts';
 import { refuse } from '../problem.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 export interface PitsInput {
   /** Depth of the deepest pit in each of several equal patches, mm. */
@@ -84,7 +85,7 @@ const meanOf = (x: readonly number[]) => x.reduce((sum, value) => sum + value, 0
 function byMoments(x: readonly number[]): { location: number; scale: number } {
   const mean = meanOf(x);
   const spread = Math.sqrt(x.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (x.length - 1));
-  if (!(spread > 1e-9)) noSpread();
+  if (!(spread > ROUNDING)) noSpread();
   const scale = (spread * Math.sqrt(6)) / Math.PI;
   return { location: mean - EULER * scale, scale };
 }

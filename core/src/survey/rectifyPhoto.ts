@@ -1,6 +1,7 @@
 import { EigenvalueDecomposition, Matrix, solve } from 'ml-matrix';
 import { finite, list } from '../check.ts';
 import { refuse } from '../problem.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 /** A point that is known on the picture (px) and on the panel (mm). */
 export interface PhotoPair {
@@ -110,7 +111,7 @@ function refuseFlat(places: readonly Pair2[], where: 'picture' | 'panel'): void 
   const size = Math.max(
     ...[0, 1].map((axis) => Math.max(...places.map((p) => p[axis]!)) - Math.min(...places.map((p) => p[axis]!))),
   );
-  const least = LEAST_SPAN * Math.max(size, 1e-9);
+  const least = LEAST_SPAN * Math.max(size, ROUNDING);
   const apart = (a: Pair2, b: Pair2) => Math.hypot(a[0] - b[0], a[1] - b[1]);
   const distinct = places.filter((p, i) => !places.slice(0, i).some((q) => apart(p, q) < least));
   if (distinct.length < 4)

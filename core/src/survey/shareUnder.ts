@@ -2,6 +2,7 @@ import { uniforms } from '../random.ts';
 import { factorInPlace, solve } from './cholesky.ts';
 import { normalCdf } from './normal.ts';
 import { correlation, type Sample, type VariogramModel } from './variogram.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 /** Places at which fields are drawn: a tenth of the map's cells carry its doubt well enough. */
 const MOST_PLACES = 300;
@@ -106,7 +107,7 @@ function errorsAt(
       let value = covariance(at[a]!, at[b]!) + (rest[a]! * rest[b]!) / total;
       for (let i = 0; i < n; i++) value -= forward[a * n + i]! * forward[b * n + i]!;
       // A trace on the diagonal keeps places solvable that lie on a reading.
-      errors[a * m + b] = a === b ? Math.max(value, 0) + 1e-9 * sill : value;
+      errors[a * m + b] = a === b ? Math.max(value, 0) + ROUNDING * sill : value;
     }
   return { mean, lower: factorInPlace(errors, m) };
 }

@@ -1,5 +1,6 @@
 import { finite, list } from '../check.ts';
 import type { Point } from '../geometry/index.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 export interface DistortionInput {
   /** In the order of welding. */
@@ -71,7 +72,7 @@ function meanImbalance(done: readonly { u: number; v: number; length: number }[]
   const u = done.reduce((sum, s) => sum + s.u * s.length, 0) / total;
   const v = done.reduce((sum, s) => sum + s.v * s.length, 0) / total;
   const size = Math.sqrt(done.reduce((sum, s) => sum + s.length * ((s.u - u) ** 2 + (s.v - v) ** 2), 0) / total);
-  if (size < 1e-9) return 0;
+  if (size < ROUNDING) return 0;
   let [du, dv, strayed] = [0, 0, 0];
   for (const s of done) {
     du += (s.u - u) * s.length;

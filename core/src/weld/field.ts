@@ -5,6 +5,7 @@ import type { Watch } from '../watch.ts';
 import { STILL_AIR_FILM, mildSteel, type SheetMaterial } from './material.ts';
 import { coveredCells, gapEdges, stitchCells } from './fieldGrid.ts';
 import { SheetFlow } from './sheetFlow.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 export interface FieldStitch {
   start: Point;
@@ -139,7 +140,7 @@ export function field(input: FieldInput, watch?: Watch): Field {
     const active = sources.filter((s) => s.duration >= BRIEF && s.at < to - 1e-12 && s.at + s.duration > from + 1e-12);
     if (sources.some((s) => s.at === from || s.at + s.duration === from)) quietSince = from;
     flow.close(edges.filter((edge) => edge.closes <= from + 1e-12 && !edge.closed));
-    for (let time = from; time < to - 1e-9;) {
+    for (let time = from; time < to - ROUNDING;) {
       const wanted = active.length > 0 ? ARC_STEP : time - quietSince < 6 * across ? SHORT_STEP : LONG_STEP;
       const dt = Math.min(wanted * across, to - time);
       // Half of the loss before and half after the step: exact for each cell, second order for the whole.

@@ -10,6 +10,7 @@ import { settings, type Position, type WeldSettings } from './settings.ts';
 import { TACK_PITCH } from './tacks.ts';
 import { weldSupplies } from './supplies.ts';
 import { Torch } from './torch.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 const MOST_WELDS = 900;
 /** mm. Sheets up to this take the small hole (T-10). */
@@ -40,7 +41,7 @@ export function planRepair(input: RepairWeldInput): WeldPlan {
   if (strategy !== 'coolest') return lay(strategy);
   return (['coolest', 'farthest', 'warmest', 'skip'] as const)
     .map(lay)
-    .reduce((a, b) => (b.totalTime < a.totalTime - 1e-9 ? b : a));
+    .reduce((a, b) => (b.totalTime < a.totalTime - ROUNDING ? b : a));
 }
 
 /** Everything that is known before the first step. */

@@ -7,6 +7,7 @@ import { seamOf, spansOf, stitchAll, tackSeam } from './seamWelds.ts';
 import { settings } from './settings.ts';
 import { TACK_PITCH } from './tacks.ts';
 import { Torch } from './torch.ts';
+import { ROUNDING } from '../tolerances.ts';
 
 const MOST_STITCHES = 400;
 
@@ -65,5 +66,5 @@ export function planWelds(input: WeldInput): WeldPlan {
   // Several ways to choose among what is cool; the quickest is taken, and it is never slower than skipping.
   return (['coolest', 'farthest', 'warmest', 'skip'] as const)
     .map(lay)
-    .reduce((a, b) => (b.totalTime < a.totalTime - 1e-9 ? b : a));
+    .reduce((a, b) => (b.totalTime < a.totalTime - ROUNDING ? b : a));
 }

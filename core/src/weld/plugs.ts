@@ -1,5 +1,6 @@
 import { finite } from '../check.ts';
 import { refuse } from '../problem.ts';
+import { wholeUp } from '../tolerances.ts';
 
 export interface Plugs {
   /** Hole in the upper sheet, mm. */
@@ -54,7 +55,7 @@ export function plugs({
       `Two end margins of ${endMargin} mm are longer than the flange of ${length} mm; make them smaller.`,
     );
   const span = length - 2 * endMargin;
-  const gaps = span < usual.hole ? 0 : Math.ceil(span / (pitch ?? usual.pitch) - 1e-9);
+  const gaps = span < usual.hole ? 0 : wholeUp(span / (pitch ?? usual.pitch));
   if (gaps >= MOST_PLUGS) refuse('too-many', 'pitch', `This makes ${gaps + 1} plugs; take a wider pitch.`);
   const positions =
     gaps === 0 ? [length / 2] : Array.from({ length: gaps + 1 }, (_, i) => endMargin + (i * span) / gaps);

@@ -1,4 +1,5 @@
 import { finite } from '../check.ts';
+import { wholeUp } from '../tolerances.ts';
 
 /** Tack pitch, mm, by process (T-08). */
 export const TACK_PITCH = { mig: 25, tig: 13 } as const;
@@ -38,7 +39,7 @@ export function tacks({
   });
   finite('pitch', pitch, { above: 0, unit: 'mm' });
   finite('pitch', pitch, { min: length / MOST_TACKS, unit: 'mm' });
-  const gaps = Math.max(closed ? 4 : 1, Math.ceil(length / pitch - 1e-9));
+  const gaps = Math.max(closed ? 4 : 1, wholeUp(length / pitch));
   const first = closed ? [0, 1, 2, 3].map((k) => Math.round((k * gaps) / 4)) : [0, gaps];
   const start = closed ? [first[0]!, first[2]!, first[1]!, first[3]!] : first;
   const order = [...start, ...halves([...first, gaps])];

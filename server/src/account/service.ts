@@ -36,7 +36,7 @@ export class AccountService {
   }
 
   async people(caller: Caller): Promise<Person[]> {
-    const rows = await this.db.manager.find(PersonEntity, {
+    const rows = await this.db.getRepository(PersonEntity).find({
       where: { shopId: caller.shopId },
       order: { createdAt: 'ASC' },
     });
@@ -91,7 +91,7 @@ export class AccountService {
     session: string,
     { current, password }: { current: string; password: string },
   ): Promise<void> {
-    const person = await this.db.manager.findOneByOrFail(PersonEntity, { id: caller.personId });
+    const person = await this.db.getRepository(PersonEntity).findOneByOrFail({ id: caller.personId });
     if (!(await isPassword(person.passwordHash, current)))
       throw new ServerProblem('invalid', 'This is not your present password; check it and try again.', 'current');
     checkPassword(password, [person.name, person.email]);
@@ -134,7 +134,7 @@ export class AccountService {
 
   async invitations(caller: Caller): Promise<InvitationView[]> {
     needs('owner', caller);
-    const rows = await this.db.manager.find(InvitationEntity, {
+    const rows = await this.db.getRepository(InvitationEntity).find({
       where: { shopId: caller.shopId, expiresAt: MoreThan(new Date()) },
       order: { createdAt: 'ASC' },
     });
@@ -143,14 +143,14 @@ export class AccountService {
 
   async withdrawInvitation(caller: Caller, id: string): Promise<void> {
     needs('owner', caller);
-    const { affected } = await this.db.manager.delete(InvitationEntity, { id, shopId: caller.shopId });
+    const { affected } = await this.db.getRepository(InvitationEntity).delete({ id, shopId: caller.shopId });
     if (affected !== 1) throw notFound('invitation');
   }
 
   /** What somebody is shown who opens the link of an invitation. */
   async invitation(token: string): Promise<JoinView> {
     const row = await this.open(token);
-    const shop = await this.db.manager.findOneByOrFail(ShopEntity, { id: row.shopId });
+    const shop = await this.db.getRepository(ShopEntity).findOneByOrFail({ id: row.shopId });
     return { shop: shop.name, name: row.name, role: row.role };
   }
 
@@ -169,7 +169,7 @@ export class AccountService {
   }
 
   private async open(token: string) {
-    const row = await this.db.manager.findOneBy(InvitationEntity, {
+    const row = await this.db.getRepository(InvitationEntity).findOneBy({
       tokenHash: hashOf(token),
       expiresAt: MoreThan(new Date()),
     });
@@ -184,7 +184,7 @@ export class AccountService {
   /** The customers who may see a vehicle. */
   async guests(caller: Caller, vehicleId: string): Promise<string[]> {
     await this.garage.own(caller, vehicleId);
-    return (await this.db.manager.findBy(GuestEntity, { vehicleId })).map((row) => row.personId);
+    return (await this.db.getRepository(GuestEntity).findBy({ vehicleId })).map((row) => row.personId);
   }
 
   async setGuests(caller: Caller, vehicleId: string, personIds: readonly string[]): Promise<string[]> {
@@ -213,7 +213,7 @@ export class AccountService {
   /** What happened to accounts and rules, newest first. */
   async audit(caller: Caller): Promise<AuditLine[]> {
     needs('owner', caller);
-    const rows = await this.db.manager.find(AuditEntity, {
+    const rows = await this.db.getRepository(AuditEntity).find({
       where: { shopId: caller.shopId },
       order: { at: 'DESC' },
       take: MOST_AUDIT_LINES,

@@ -40,14 +40,14 @@ export class PlanService {
   /** The plan of this id, shipped or the shop's own. */
   async of(shopId: string, id: string): Promise<BodyPlan> {
     if (bodyPlans().some((plan) => plan.id === id)) return bodyPlan(id);
-    const head = await this.db.manager.findOne(PlanEntity, {
+    const head = await this.db.getRepository(PlanEntity).findOne({
       where: { id, shopId },
       select: { id: true, version: true },
     });
     if (!head) return bodyPlan(id);
     const known = this.known.get(id);
     if (known?.version === head.version) return known.plan;
-    const row = await this.db.manager.findOneByOrFail(PlanEntity, { id, shopId });
+    const row = await this.db.getRepository(PlanEntity).findOneByOrFail({ id, shopId });
     // A plan that was kept before frames were known is measured like the body it was made from.
     const plan = { ...row.plan, base: row.baseId, frame: row.plan.frame ?? bodyPlan(row.baseId).frame! };
     this.known.set(id, { version: row.version, plan });
@@ -55,7 +55,9 @@ export class PlanService {
   }
 
   async list(caller: Caller): Promise<PlanView[]> {
-    const own = await this.db.manager.find(PlanEntity, { where: { shopId: caller.shopId }, order: { name: 'ASC' } });
+    const own = await this.db
+      .getRepository(PlanEntity)
+      .find({ where: { shopId: caller.shopId }, order: { name: 'ASC' } });
     return [
       ...bodyPlans().map((plan) => ({ ...headOf(plan), own: false, baseId: plan.id })),
       ...own.map((row) => ({ ...headOf(row.plan), id: row.id, name: row.name, own: true, baseId: row.baseId })),
@@ -63,7 +65,7 @@ export class PlanService {
   }
 
   async own(caller: Caller, id: string): Promise<OwnPlan> {
-    const row = await this.db.manager.findOneBy(PlanEntity, { id, shopId: caller.shopId });
+    const row = await this.db.getRepository(PlanEntity).findOneBy({ id, shopId: caller.shopId });
     if (!row) throw notFound('body plan');
     return { plan: { ...row.plan, base: row.baseId }, version: row.version };
   }

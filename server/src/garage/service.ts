@@ -28,7 +28,9 @@ export class GarageService {
 
   /** The vehicle of this id in the caller's shop; every other service comes through here. */
   async own(caller: Caller, id: string): Promise<OwnVehicle> {
-    const vehicle = await this.db.manager.findOneBy(VehicleEntity, { id, shopId: caller.shopId, deletedAt: IsNull() });
+    const vehicle = await this.db
+      .getRepository(VehicleEntity)
+      .findOneBy({ id, shopId: caller.shopId, deletedAt: IsNull() });
     if (!vehicle || !(await this.mayLook(caller, id))) throw notFound('vehicle');
     return { ...vehicle, plan: await this.bodyOf(vehicle) };
   }
@@ -36,17 +38,17 @@ export class GarageService {
   /** A customer sees the vehicles that he is shown, all others those of their shop. */
   private async mayLook(caller: Caller, vehicleId: string): Promise<boolean> {
     if (caller.role !== 'customer') return true;
-    return this.db.manager.existsBy(GuestEntity, { vehicleId, personId: caller.personId });
+    return this.db.getRepository(GuestEntity).existsBy({ vehicleId, personId: caller.personId });
   }
 
   private async shownTo(caller: Caller): Promise<Set<string>> {
-    const rows = await this.db.manager.findBy(GuestEntity, { personId: caller.personId });
+    const rows = await this.db.getRepository(GuestEntity).findBy({ personId: caller.personId });
     return new Set(rows.map((row) => row.vehicleId));
   }
 
   /** The body of a vehicle whose shop has been checked before. */
   async planOf(id: string): Promise<BodyPlan> {
-    return this.bodyOf(await this.db.manager.findOneByOrFail(VehicleEntity, { id }));
+    return this.bodyOf(await this.db.getRepository(VehicleEntity).findOneByOrFail({ id }));
   }
 
   /** The plan with what this car is in truth. */
@@ -56,7 +58,7 @@ export class GarageService {
 
   /** All vehicles of the shop that are not deleted. */
   async all(caller: Caller): Promise<OwnVehicle[]> {
-    const rows = await this.db.manager.find(VehicleEntity, {
+    const rows = await this.db.getRepository(VehicleEntity).find({
       where: { shopId: caller.shopId, deletedAt: IsNull() },
       order: { createdAt: 'ASC' },
     });
@@ -128,7 +130,7 @@ export class GarageService {
   /** Brings a vehicle back that was deleted within the last 30 days. */
   async restore(caller: Caller, id: string): Promise<Vehicle> {
     needs('owner', caller);
-    const row = await this.db.manager.findOneBy(VehicleEntity, { id, shopId: caller.shopId });
+    const row = await this.db.getRepository(VehicleEntity).findOneBy({ id, shopId: caller.shopId });
     const oldest = Date.now() - DAYS_TO_RESTORE * 86_400_000;
     if (!row || (row.deletedAt && row.deletedAt.getTime() < oldest)) throw notFound('vehicle');
     await changeOf(this.db, id, (manager) => manager.update(VehicleEntity, { id }, { deletedAt: null }));
@@ -136,7 +138,7 @@ export class GarageService {
   }
 
   async removed(caller: Caller): Promise<Vehicle[]> {
-    const rows = await this.db.manager.find(VehicleEntity, {
+    const rows = await this.db.getRepository(VehicleEntity).find({
       where: { shopId: caller.shopId },
       order: { createdAt: 'ASC' },
     });

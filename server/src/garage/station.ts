@@ -12,7 +12,7 @@ export const garage: Station = {
   entities: [VehicleEntity, EventEntity],
   serve: (house) => [new GarageService(house.db, house.the(PlanService))],
   live: async ({ db }, { id }) => {
-    const row = await db.manager.findOneBy(VehicleEntity, { id });
+    const row = await db.getRepository(VehicleEntity).findOneBy({ id });
     if (!row) return [];
     const state = `v${row.version} ${row.planId} ${JSON.stringify(row.facts)}`;
     return [{ into: 'vehicles', id, state, view: () => viewOf(row) }];

@@ -17,7 +17,11 @@ export class GaugeHolds {
   }
 
   async list(): Promise<GaugeHoldRow[]> {
-    return this.db.manager.createQueryBuilder(GaugeHoldEntity, 'hold').where('hold.until > UTC_TIMESTAMP(3)').getMany();
+    return this.db
+      .getRepository(GaugeHoldEntity)
+      .createQueryBuilder('hold')
+      .where('hold.until > UTC_TIMESTAMP(3)')
+      .getMany();
   }
 
   /**
@@ -37,7 +41,7 @@ export class GaugeHolds {
           until = IF(@free, VALUES(until), until), personId = IF(@free, VALUES(personId), personId)`,
       [gauge.id, holder, caller.personId, caller.shopId, caller.name],
     );
-    const row = await this.db.manager.findOneBy(GaugeHoldEntity, { gaugeId: gauge.id });
+    const row = await this.db.getRepository(GaugeHoldEntity).findOneBy({ gaugeId: gauge.id });
     if (row?.holder !== holder)
       throw alreadyThere(
         'gauge',
@@ -52,7 +56,7 @@ export class GaugeHolds {
     timer.unref();
     return async () => {
       clearInterval(timer);
-      await this.db.manager.delete(GaugeHoldEntity, { gaugeId: gauge.id, holder });
+      await this.db.getRepository(GaugeHoldEntity).delete({ gaugeId: gauge.id, holder });
     };
   }
 

@@ -65,7 +65,7 @@ export class LiveHub {
     if (this.looking) return;
     this.looking = true;
     try {
-      const rows = await this.house.db.manager.find(VehicleEntity, {
+      const rows = await this.house.db.getRepository(VehicleEntity).find({
         where: { id: In([...this.watched.keys()]) },
         select: { id: true, revision: true },
       });

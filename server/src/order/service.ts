@@ -33,7 +33,7 @@ export class OrderService {
   /** The order book of the shop. */
   async list(caller: Caller): Promise<OrderLine[]> {
     const [open, shop] = await Promise.all([this.garage.all(caller), this.shops.shop(caller)]);
-    const rows = await this.db.manager.find(OrderEntity, {
+    const rows = await this.db.getRepository(OrderEntity).find({
       where: { vehicleId: In(open.map((vehicle) => vehicle.id)) },
       order: { createdAt: 'ASC' },
     });
@@ -47,7 +47,7 @@ export class OrderService {
   }
 
   async ofVehicle(vehicleId: string): Promise<OrderRow[]> {
-    return this.db.manager.findBy(OrderEntity, { vehicleId });
+    return this.db.getRepository(OrderEntity).findBy({ vehicleId });
   }
 
   /** Notes what is wanted; the same line sent twice, by its id, is stored once. */
@@ -222,7 +222,7 @@ export class OrderService {
 
   /** A line of the book, as far as it is the caller's. */
   async line(caller: Caller, id: string): Promise<OrderLine> {
-    const row = await this.db.manager.findOneBy(OrderEntity, { id });
+    const row = await this.db.getRepository(OrderEntity).findOneBy({ id });
     if (!row) throw notFound('order line');
     const [vehicle, shop] = await Promise.all([this.garage.own(caller, row.vehicleId), this.shops.shop(caller)]);
     return viewOf(row, vehicle, shop);

@@ -33,7 +33,7 @@ export const order: Station = {
     const shopId = vehicles[0]?.shopId;
     if (shopId === undefined) return new Map();
     const [rows, today] = await Promise.all([
-      db.manager.findBy(OrderEntity, { vehicleId: In(vehicles.map(({ id }) => id)) }),
+      db.getRepository(OrderEntity).findBy({ vehicleId: In(vehicles.map(({ id }) => id)) }),
       todayOf(db, shopId),
     ]);
     return new Map(

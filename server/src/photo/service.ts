@@ -36,7 +36,7 @@ export class PhotoService {
 
   async list(caller: Caller, vehicleId: string, panel?: string): Promise<PhotoView[]> {
     await this.garage.own(caller, vehicleId);
-    const rows = await this.db.manager.find(PhotoEntity, {
+    const rows = await this.db.getRepository(PhotoEntity).find({
       where: { vehicleId, deletedAt: IsNull(), ...(panel ? { panel } : {}) },
       order: { takenAt: 'ASC' },
     });
@@ -49,7 +49,7 @@ export class PhotoService {
     checkPin(vehicle.plan, input);
     const known = await this.knownAs(this.db.manager, vehicleId, input.id, hashOf(bytes));
     if (known) return photoView(known);
-    if ((await this.db.manager.countBy(PhotoEntity, { vehicleId, deletedAt: IsNull() })) >= MOST_PHOTOS)
+    if ((await this.db.getRepository(PhotoEntity).countBy({ vehicleId, deletedAt: IsNull() })) >= MOST_PHOTOS)
       throw new ServerProblem('too-large', `A vehicle can have ${MOST_PHOTOS} pictures; remove some first.`, 'picture');
     const picture = await this.pictures.keep(bytes);
     const row: PhotoRow = {
@@ -131,7 +131,7 @@ export class PhotoService {
 
   private async own(caller: Caller, vehicleId: string, id: string): Promise<PhotoRow> {
     await this.garage.own(caller, vehicleId);
-    const row = await this.db.manager.findOneBy(PhotoEntity, { id, vehicleId, deletedAt: IsNull() });
+    const row = await this.db.getRepository(PhotoEntity).findOneBy({ id, vehicleId, deletedAt: IsNull() });
     if (!row) throw notFound('picture');
     return row;
   }

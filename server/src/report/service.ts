@@ -55,7 +55,7 @@ export class ReportService {
       photos.list(caller, vehicleId),
       board.board(caller, vehicleId),
     ]);
-    const pitted = await this.house.db.manager.find(PitEntity, {
+    const pitted = await this.house.db.getRepository(PitEntity).find({
       where: { vehicleId },
       select: { panel: true, layer: true },
     });

@@ -24,7 +24,7 @@ export class ShopService {
   }
 
   async needsSetup(): Promise<boolean> {
-    return (await this.db.manager.count(ShopEntity)) === 0;
+    return (await this.db.getRepository(ShopEntity).count()) === 0;
   }
 
   /** The first shop and its owner; only while there is none. */
@@ -79,7 +79,7 @@ export class ShopService {
   }
 
   async signIn(email: string, password: string): Promise<Caller> {
-    const person = await this.db.manager.findOneBy(PersonEntity, { email: email.toLowerCase() });
+    const person = await this.db.getRepository(PersonEntity).findOneBy({ email: email.toLowerCase() });
     const right = await isPassword(person?.passwordHash, password);
     if (!person || !right)
       throw new ServerProblem(
@@ -92,7 +92,7 @@ export class ShopService {
 
   /** The owner of the demo shop, for the one-click sign-in. */
   async demoOwner(): Promise<Caller> {
-    const person = await this.db.manager.findOne(PersonEntity, {
+    const person = await this.db.getRepository(PersonEntity).findOne({
       where: { role: 'owner' },
       order: { createdAt: 'ASC' },
     });
@@ -101,7 +101,7 @@ export class ShopService {
   }
 
   async shop(caller: Caller): Promise<Shop> {
-    const row = await this.db.manager.findOneBy(ShopEntity, { id: caller.shopId });
+    const row = await this.db.getRepository(ShopEntity).findOneBy({ id: caller.shopId });
     if (!row) throw notFound('shop');
     const { pacesSince: _pacesSince, ...shop } = row;
     const view = {
@@ -115,7 +115,7 @@ export class ShopService {
   }
 
   async person(caller: Caller): Promise<Person> {
-    const person = await this.db.manager.findOneBy(PersonEntity, { id: caller.personId, shopId: caller.shopId });
+    const person = await this.db.getRepository(PersonEntity).findOneBy({ id: caller.personId, shopId: caller.shopId });
     if (!person) throw new ServerProblem('not-signed-in', 'This account no longer exists; ask the owner of the shop.');
     return personView(person);
   }

@@ -34,7 +34,7 @@ describe('the door', () => {
   });
 
   it('keeps passwords as argon2id only', async () => {
-    const [person] = await house.db.manager.find(PersonEntity);
+    const [person] = await house.db.getRepository(PersonEntity).find();
     expect(person!.passwordHash).toMatch(/^\$argon2id\$v=19\$m=19456,t=2,p=1\$/);
     expect(person!.passwordHash).not.toContain(PASSWORD);
   });

@@ -71,7 +71,7 @@ export class ExtentService {
 
   /** All forecasts of a vehicle or of one panel, with what was found where somebody has looked deeper since. */
   async list(vehicleId: string, panel?: string): Promise<ExtentView[]> {
-    const zones = await this.db.manager.findBy(ZoneEntity, {
+    const zones = await this.db.getRepository(ZoneEntity).findBy({
       vehicleId,
       deletedAt: IsNull(),
       ...(panel ? { panel } : {}),
@@ -83,8 +83,8 @@ export class ExtentService {
     if (zones.length === 0) return [];
     const ids = zones.map((zone) => zone.id);
     const [forecasts, versions] = await Promise.all([
-      this.db.manager.find(ForecastEntity, { where: { zoneId: In(ids) }, order: { at: 'ASC' } }),
-      this.db.manager.find(ZoneVersionEntity, { where: { zoneId: In(ids) }, order: { version: 'ASC' } }),
+      this.db.getRepository(ForecastEntity).find({ where: { zoneId: In(ids) }, order: { at: 'ASC' } }),
+      this.db.getRepository(ZoneVersionEntity).find({ where: { zoneId: In(ids) }, order: { version: 'ASC' } }),
     ]);
     return forecasts.map((forecast: ForecastRow): ExtentView => {
       const zone = zones.find((candidate) => candidate.id === forecast.zoneId)!;
@@ -117,7 +117,7 @@ export class ExtentService {
       .limit(MOST_OPENINGS)
       .getMany();
     if (foretold.length === 0) return [];
-    const versions = await this.db.manager.find(ZoneVersionEntity, {
+    const versions = await this.db.getRepository(ZoneVersionEntity).find({
       where: { zoneId: In(foretold.map((row) => row.zoneId)) },
       order: { version: 'ASC' },
     });
@@ -132,11 +132,11 @@ export class ExtentService {
     caller: Caller,
     cases: readonly ExtentView[],
   ): Promise<(own: readonly ExtentView[]) => { cases: number; found: number }> {
-    const vehicles = await this.db.manager.findBy(VehicleEntity, { shopId: caller.shopId });
+    const vehicles = await this.db.getRepository(VehicleEntity).findBy({ shopId: caller.shopId });
     const zones =
       vehicles.length === 0 || cases.length === 0
         ? []
-        : await this.db.manager.findBy(ZoneEntity, {
+        : await this.db.getRepository(ZoneEntity).findBy({
             vehicleId: In(vehicles.map(({ id }) => id)),
             deletedAt: IsNull(),
           });
@@ -184,9 +184,9 @@ export class ExtentService {
   }
 
   private async cases(caller: Caller): Promise<(ExtentView & { vehicle: string })[]> {
-    const vehicles = await this.db.manager.findBy(VehicleEntity, { shopId: caller.shopId });
+    const vehicles = await this.db.getRepository(VehicleEntity).findBy({ shopId: caller.shopId });
     if (vehicles.length === 0) return [];
-    const zones = await this.db.manager.findBy(ZoneEntity, {
+    const zones = await this.db.getRepository(ZoneEntity).findBy({
       vehicleId: In(vehicles.map((vehicle) => vehicle.id)),
       deletedAt: IsNull(),
     });

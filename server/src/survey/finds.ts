@@ -22,7 +22,7 @@ export class FindService {
 
   async list(caller: Caller, vehicleId: string, panel?: string): Promise<FindView[]> {
     await this.garage.own(caller, vehicleId);
-    const rows = await this.db.manager.find(FindEntity, {
+    const rows = await this.db.getRepository(FindEntity).find({
       where: { vehicleId, deletedAt: IsNull(), ...(panel ? { panel } : {}) },
       order: { at: 'ASC' },
     });
@@ -61,7 +61,7 @@ export class FindService {
         `Found on ${panel.name}: ${signOf(input.sign).title.toLowerCase()}`,
       );
     });
-    return findView(await this.db.manager.findOneByOrFail(FindEntity, { id: input.id }));
+    return findView(await this.db.getRepository(FindEntity).findOneByOrFail({ id: input.id }));
   }
 
   /** Changes what is said of a find, closes it with how it was cured, or opens it again. */
@@ -98,7 +98,7 @@ export class FindService {
   }
 
   private async own(vehicleId: string, id: string): Promise<FindRow> {
-    const row = await this.db.manager.findOneBy(FindEntity, { id, vehicleId, deletedAt: IsNull() });
+    const row = await this.db.getRepository(FindEntity).findOneBy({ id, vehicleId, deletedAt: IsNull() });
     if (!row) throw notFound('find');
     return row;
   }

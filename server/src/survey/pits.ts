@@ -25,7 +25,7 @@ export class PitService {
     const vehicle = await this.garage.own(caller, vehicleId);
     const panel = panelOf(vehicle.plan, panelId);
     const layer = layerOf(panel, layerId);
-    const rows = await this.db.manager.find(PitEntity, {
+    const rows = await this.db.getRepository(PitEntity).find({
       where: { vehicleId, panel: panelId, layer: layer.id, deletedAt: IsNull() },
       order: { at: 'ASC' },
     });

@@ -68,14 +68,19 @@ export class ReadingService {
     where: FindOptionsWhere<ReadingRow>,
     columns: readonly K[],
   ): Promise<Pick<ReadingRow, K>[]> {
-    const query = this.db.manager.createQueryBuilder(ReadingEntity, 'r').where(where).orderBy('r.at', 'ASC').select([]);
+    const query = this.db
+      .getRepository(ReadingEntity)
+      .createQueryBuilder('r')
+      .where(where)
+      .orderBy('r.at', 'ASC')
+      .select([]);
     for (const column of columns) query.addSelect(`r.${column}`, column);
     return query.getRawMany();
   }
 
   /** Readings of one sheet that count. */
   async countingOn(vehicleId: string, panel: string, layer: string): Promise<ReadingRow[]> {
-    return this.db.manager.findBy(ReadingEntity, { vehicleId, panel, layer, withdrawnAt: IsNull() });
+    return this.db.getRepository(ReadingEntity).findBy({ vehicleId, panel, layer, withdrawnAt: IsNull() });
   }
 
   /** Stores readings; one that has come before, by its id, is not stored again. */
@@ -157,7 +162,7 @@ export class ReadingService {
   /** Everything that counts, as a file. */
   async exportFile(caller: Caller, vehicleId: string, format: ReadingsFormat): Promise<Uint8Array> {
     await this.garage.own(caller, vehicleId);
-    const rows = await this.db.manager.find(ReadingEntity, {
+    const rows = await this.db.getRepository(ReadingEntity).find({
       where: { vehicleId, withdrawnAt: IsNull() },
       order: { panel: 'ASC', layer: 'ASC', at: 'ASC', id: 'ASC' },
     });

@@ -74,7 +74,7 @@ async function standing({ db }: Workshop, vehicles: readonly OwnVehicle[]): Prom
       .groupBy('r.vehicleId')
       .addGroupBy('r.panel')
       .getRawMany<{ vehicleId: string; panel: string; readings: string }>(),
-    db.manager.find(ZoneEntity, {
+    db.getRepository(ZoneEntity).find({
       where: { vehicleId: ids, deletedAt: IsNull() },
       select: { id: true, vehicleId: true, panel: true },
     }),

@@ -23,7 +23,7 @@ export class WalkService {
   async walk(caller: Caller, vehicleId: string): Promise<WalkView> {
     const vehicle = await this.garage.own(caller, vehicleId);
     const [looks, finds] = await Promise.all([
-      this.db.manager.findBy(LookEntity, { vehicleId }),
+      this.db.getRepository(LookEntity).findBy({ vehicleId }),
       this.finds.list(caller, vehicleId),
     ]);
     const places = placesOf(vehicle).map((place) => {

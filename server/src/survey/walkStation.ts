@@ -6,7 +6,7 @@ import { LookEntity } from './entities.ts';
 export const walk: Station = {
   name: 'walk',
   standing: async ({ db }, vehicles) => {
-    const looks = await db.manager.find(LookEntity, {
+    const looks = await db.getRepository(LookEntity).find({
       where: { vehicleId: In(vehicles.map(({ id }) => id)), state: 'looked' },
       select: { vehicleId: true, place: true },
     });

@@ -55,7 +55,7 @@ export class ZoneService {
     const vehicle = await this.services.garage.own(caller, vehicleId);
     const panel = panelOf(vehicle.plan, panelId);
     return (
-      await this.db.manager.find(ZoneEntity, {
+      await this.db.getRepository(ZoneEntity).find({
         where: { vehicleId, panel: panelId, deletedAt: IsNull() },
         order: { changedAt: 'ASC' },
       })
@@ -63,7 +63,7 @@ export class ZoneService {
   }
 
   async ofVehicle(vehicleId: string): Promise<ZoneRow[]> {
-    return this.db.manager.findBy(ZoneEntity, { vehicleId, deletedAt: IsNull() });
+    return this.db.getRepository(ZoneEntity).findBy({ vehicleId, deletedAt: IsNull() });
   }
 
   async byIds(vehicleId: string, ids: readonly string[], manager: EntityManager = this.db.manager): Promise<ZoneRow[]> {
@@ -155,7 +155,7 @@ export class ZoneService {
       refuse('other-layer', 'other', 'These zones lie on different layers; only zones of one layer can be joined.');
     if (operation.op === 'subtract') return subtractZone(polygonOf(first), polygonOf(other));
     const merged = mergeZones(polygonOf(first), polygonOf(other));
-    const stored = () => this.db.manager.findOneBy(ZoneEntity, { id: other.id, deletedAt: IsNull() });
+    const stored = () => this.db.getRepository(ZoneEntity).findOneBy({ id: other.id, deletedAt: IsNull() });
     const gone = { deletedAt: new Date(), changedAt: new Date(), changedBy: caller.name };
     await changeVersioned(manager, {
       target: ZoneEntity,
@@ -187,7 +187,9 @@ export class ZoneService {
   /** Every version of a zone, also of one that was removed. */
   async history(caller: Caller, vehicleId: string, id: string): Promise<ZoneVersionView[]> {
     await this.own(caller, vehicleId, id, true);
-    const rows = await this.db.manager.find(ZoneVersionEntity, { where: { zoneId: id }, order: { version: 'ASC' } });
+    const rows = await this.db
+      .getRepository(ZoneVersionEntity)
+      .find({ where: { zoneId: id }, order: { version: 'ASC' } });
     return rows.map((row) => ({
       version: row.version,
       class: row.class,
@@ -201,7 +203,7 @@ export class ZoneService {
 
   private async own(caller: Caller, vehicleId: string, id: string, removedToo = false): Promise<ZoneRow> {
     await this.services.garage.own(caller, vehicleId);
-    const row = await this.db.manager.findOneBy(ZoneEntity, { id, vehicleId });
+    const row = await this.db.getRepository(ZoneEntity).findOneBy({ id, vehicleId });
     if (!row || (row.deletedAt && !removedToo)) throw notFound('zone');
     return row;
   }
@@ -216,7 +218,7 @@ export class ZoneService {
       refuse('outside-panel', 'ring', `The zone lies outside ${panel.name}; draw it on the sheet.`);
     const [readings, finds] = await Promise.all([
       this.services.readings.countingOn(vehicleId, panelId, layer.id),
-      this.db.manager.findBy(FindEntity, { vehicleId, panel: panelId, layer: layer.id, deletedAt: IsNull() }),
+      this.db.getRepository(FindEntity).findBy({ vehicleId, panel: panelId, layer: layer.id, deletedAt: IsNull() }),
     ]);
     const told = zoneClassFrom({
       polygon,
@@ -258,7 +260,7 @@ export class ZoneService {
     panel: Panel,
   ): Promise<ZoneRow> {
     const stored = async () => {
-      const row = await this.db.manager.findOneBy(ZoneEntity, { id, deletedAt: IsNull() });
+      const row = await this.db.getRepository(ZoneEntity).findOneBy({ id, deletedAt: IsNull() });
       return row && zoneView(row, panel);
     };
     const stamp = { changedAt: new Date(), changedBy: caller.name };

@@ -10,7 +10,7 @@ export async function cutInRepairs(
   vehicles: readonly { id: string }[],
   of: (choice: OptionId) => boolean = isCutIn,
 ): Promise<CutInRepair[]> {
-  const rows = await db.manager.find(RepairEntity, {
+  const rows = await db.getRepository(RepairEntity).find({
     where: { vehicleId: In(vehicles.map(({ id }) => id)), deletedAt: IsNull() },
     select: { id: true, vehicleId: true, panel: true, choice: true, done: true, decidedAt: true },
     order: { decidedAt: 'ASC' },

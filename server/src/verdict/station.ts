@@ -40,11 +40,11 @@ export const verdict: Station = {
   standing: async ({ db }, vehicles) => {
     const ids = In(vehicles.map(({ id }) => id));
     const [zones, repairs] = await Promise.all([
-      db.manager.find(ZoneEntity, {
+      db.getRepository(ZoneEntity).find({
         where: { vehicleId: ids, deletedAt: IsNull() },
         select: { id: true, vehicleId: true, panel: true, version: true },
       }),
-      db.manager.find(RepairEntity, {
+      db.getRepository(RepairEntity).find({
         where: { vehicleId: ids, deletedAt: IsNull() },
         select: { id: true, vehicleId: true, panel: true, zones: true, done: true },
       }),

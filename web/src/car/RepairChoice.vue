@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import { OPTION_WORDS, type RepairView } from '@aspecta/contract/verdict';
-import { panelOf, type BodyPlan } from '@aspecta/core/body';
+import { panelOf, pieceName, type BodyPlan } from '@aspecta/core/body';
 import { isCutIn } from '@aspecta/core/verdict';
 import KitSelect from '../kit/KitSelect.vue';
 import { useUnits } from '../shell/units.ts';
@@ -18,10 +18,10 @@ const props = defineProps<{
 const router = useRouter();
 const units = useUnits();
 const options = computed(() =>
-  props.repairs.map(({ id, panel, choice, areaNow }) => ({
+  props.repairs.map(({ id, panel, layers, choice, areaNow }) => ({
     id,
     // Of a whole panel the damage says nothing.
-    text: `${panelOf(props.plan, panel).name}: ${OPTION_WORDS[choice].name.toLowerCase()}${isCutIn(choice) ? `, ${units.area(areaNow)}` : ''}`,
+    text: `${pieceName(panelOf(props.plan, panel), layers)}: ${OPTION_WORDS[choice].name.toLowerCase()}${isCutIn(choice) ? `, ${units.area(areaNow)}` : ''}`,
   })),
 );
 </script>

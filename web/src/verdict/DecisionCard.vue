@@ -2,7 +2,9 @@
 import { computed, ref } from 'vue';
 import { ORDER_WORDS } from '@aspecta/contract/order';
 import { OPTION_WORDS, type RepairView } from '@aspecta/contract/verdict';
+import type { Panel } from '@aspecta/core/body';
 import { isBought, isCutIn } from '@aspecta/core/verdict';
+import { onSheet } from '../car/onSheet.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitField from '../kit/KitField.vue';
@@ -15,7 +17,7 @@ import { hours, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 
 /* One decision of a panel: what stands, what has changed since, what was decided before, and the ways on and back. */
-const props = defineProps<{ repair: RepairView; vehicle: string; deciding: boolean }>();
+const props = defineProps<{ repair: RepairView; vehicle: string; panel: Panel; deciding: boolean }>();
 const emit = defineEmits<{ again: []; changed: [] }>();
 const session = useSession();
 const units = useUnits();
@@ -44,7 +46,10 @@ async function send(verb: 'withdraw' | 'restore', body: object): Promise<void> {
 <template>
   <article class="tile decision" :class="{ off: repair.withdrawn }" :data-repair="repair.id">
     <div class="row spread">
-      <strong>{{ OPTION_WORDS[repair.choice].name }}{{ repair.done ? ' ✓ done' : '' }}</strong>
+      <strong
+        >{{ OPTION_WORDS[repair.choice].name }}{{ repair.layers.map((layer) => onSheet(panel, layer)).join(' and')
+        }}{{ repair.done ? ' ✓ done' : '' }}</strong
+      >
       <span class="mono small"
         >{{ hours(repair.hours.p50) }} · {{ units.roundMoney(repair.cost.p50, repair.currency) }}</span
       >

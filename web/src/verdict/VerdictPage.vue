@@ -187,6 +187,7 @@ const proposed = computed(
             :key="repair.id"
             :repair="repair"
             :vehicle="id"
+            :panel="load.data.value.panel"
             :deciding="again !== null"
             @again="againId = repair.id"
             @changed="load.reload()"
@@ -291,6 +292,7 @@ const proposed = computed(
               :key="repair.id"
               :repair="repair"
               :vehicle="id"
+              :panel="load.data.value.panel"
               deciding
               @changed="load.reload()"
             />
