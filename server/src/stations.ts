@@ -20,6 +20,7 @@ import { job } from './job/station.ts';
 import { plan } from './plan/station.ts';
 import { joints } from './repair/station.ts';
 import { practice } from './practice/station.ts';
+import { purse } from './purse/station.ts';
 import { record } from './record/station.ts';
 import { report } from './report/station.ts';
 import { shape } from './shape/station.ts';
@@ -47,6 +48,7 @@ export const stations: readonly Station[] = [
   photo,
   survey,
   order,
+  purse,
   pace,
   verdict,
   whole,

@@ -1,5 +1,6 @@
 import type { Stage } from '@aspecta/core/job';
 import type { StepView } from '../job/index.ts';
+import type { PlannedMoney } from '../purse/index.ts';
 
 /** When somebody works: hours of the day for each day of the week, Monday first, and days off. */
 export interface WorkerInput {
@@ -91,6 +92,8 @@ export interface PlanView {
   broken: { title: string; after: string; late: number }[];
   /** Steps that are blocked and so are in no plan, with all that waits for them. */
   blocked: { title: string; reason: string }[];
+  /** What is there for parts over its days; null where money is not looked at, or nothing is planned. */
+  money: PlannedMoney | null;
   /** Why there is no plan; null where there is one. */
   problem: string | null;
 }

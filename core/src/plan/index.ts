@@ -3,5 +3,6 @@ export type { Calendar, CalendarInput, CalendarLink, CalendarTask, Window } from
 export { criticalPath, type TaskTimes } from './criticalPath.ts';
 export { schedule, type Schedule, type ScheduleInput, type ScheduleTask } from './schedule.ts';
 export type { Link, LinkKind, Task } from './tasks.ts';
+export { EVERY, incomeBetween, type Every, type Income } from './income.ts';
 export { forecast, type Forecast } from './forecast.ts';
 export { holdingUp, outlook, type Outlook } from './outlook.ts';

@@ -18,11 +18,14 @@ import { plannable, tasksOf } from './tasks.ts';
 import { compared, variants } from './whatIf.ts';
 import { NO_WISH, wish, wishesOf } from './wishes.ts';
 import type { WorkerService } from './workers.ts';
+import { moneyOf, onCash, tooLittle } from './money.ts';
+import type { PurseService } from '../purse/service.ts';
 
 interface Services {
   garage: GarageService;
   jobs: JobService;
   workers: WorkerService;
+  purses: PurseService;
   bench: Workbench;
 }
 
@@ -68,7 +71,7 @@ export class PlanService {
   }
 
   async plan(caller: Caller, vehicleId: string): Promise<PlanView> {
-    const { now, vehicle, view, open, blocked, workers, timeZone, wish, wet, input, problem } = await this.before(
+    const { now, vehicle, view, open, blocked, workers, timeZone, wish, wet, cash, input, problem } = await this.before(
       caller,
       vehicleId,
     );
@@ -84,6 +87,7 @@ export class PlanService {
       p90: null,
       left: view.left,
       broken: [],
+      money: null,
       stages: stagesView(view, vehicle.plan),
       blocked: blocked.map(({ title, said }) => ({ title, reason: said?.reason ?? '' })),
     };
@@ -98,6 +102,7 @@ export class PlanService {
         p50: at(sure.p50),
         p90: at(sure.p90),
         inTime: sure.inTime,
+        money: cash && moneyOf(cash, input, plan, { now, titles }),
         stages: stagesView(view, vehicle.plan, (step) => {
           const pieces = plan.tasks[step]?.pieces;
           return pieces ? now.getTime() + pieces.at(-1)![1] * HOUR : null;
@@ -120,7 +125,8 @@ export class PlanService {
       if (!(error instanceof Problem)) throw error;
       return {
         ...empty,
-        problem: 'A year of these hours is not enough for the work that is left: add hours or people.',
+        problem:
+          tooLittle(error) ?? 'A year of these hours is not enough for the work that is left: add hours or people.',
       };
     }
   }
@@ -157,23 +163,25 @@ export class PlanService {
   private async before(caller: Caller, vehicleId: string) {
     const vehicle = await this.services.garage.own(caller, vehicleId);
     const now = new Date();
-    const [gathered, workers, timeZone, wishes] = await Promise.all([
+    const [gathered, workers, timeZone, wishes, cash] = await Promise.all([
       this.services.jobs.gathered(vehicle),
       this.services.workers.list(caller),
       this.services.workers.timeZone(caller),
       wishesOf(this.db, [vehicleId]),
+      this.services.purses.cash(caller, now),
     ]);
     const wish = wishes.get(vehicleId) ?? NO_WISH;
     const view = jobView(gathered, now);
     const steps = jobSteps(gathered.input);
     const { open, blocked } = plannable(view, steps);
     const wet = wish.outdoors ? wetSpells(now) : [];
-    const known = { now, vehicle, view, open, blocked, workers, timeZone, wish, wet };
+    const known = { now, vehicle, view, open, blocked, workers, timeZone, wish, wet, cash };
     if (open.length === 0) return { ...known, input: null, problem: null };
     if (workers.every(({ week }) => week.every((day) => day.length === 0)))
       return { ...known, input: null, problem: 'Say who works when: then every step gets its evening.' };
     const input: CalendarInput = {
-      tasks: tasksOf(open, steps, { now, outdoors: wish.outdoors }),
+      tasks: tasksOf(open, steps, { now, outdoors: wish.outdoors, costs: cash?.costs }),
+      ...onCash(cash),
       people: Object.fromEntries(workers.map((worker) => [worker.name, windowsOf(worker, now, timeZone)])),
       resources: { welder: 1 },
       ...(wish.outdoors ? { dry: drySpells(now, YEAR_HOURS) } : {}),
@@ -193,23 +201,25 @@ export class PlanService {
   /** All that is left of all cars as one plan's tasks, with who is there for them; nothing where there is nothing to plan. */
   async together(caller: Caller): Promise<Together> {
     const now = new Date();
-    const [vehicles, workers, timeZone] = await Promise.all([
+    const [vehicles, workers, timeZone, cash] = await Promise.all([
       this.services.garage.all(caller),
       this.services.workers.list(caller),
       this.services.workers.timeZone(caller),
+      this.services.purses.cash(caller, now),
     ]);
     const wishes = await wishesOf(
       this.db,
       vehicles.map(({ id }) => id),
     );
     const outdoors = (id: string) => wishes.get(id)?.outdoors ?? false;
-    const open = await this.openOf(vehicles, { now, outdoors });
+    const open = await this.openOf(vehicles, { now, outdoors, costs: cash?.costs });
     const none = { now, open, timeZone, workers: workers.length, input: null };
     if (open.length === 0) return { ...none, problem: null };
     if (workers.every(({ week }) => week.every((day) => day.length === 0)))
       return { ...none, problem: 'Say who works when: then every step gets its evening.' };
     const input: CalendarInput = {
       tasks: open.flatMap(({ tasks }) => tasks),
+      ...onCash(cash),
       people: Object.fromEntries(workers.map((worker) => [worker.name, windowsOf(worker, now, timeZone)])),
       resources: { welder: 1 },
       ...(open.some(({ vehicle }) => outdoors(vehicle.id)) ? { dry: drySpells(now, YEAR_HOURS) } : {}),
@@ -259,14 +269,18 @@ export class PlanService {
   /** What is left of each car's job as tasks under names of their own; the first cars until as many as are planned at once. */
   private async openOf(
     vehicles: readonly OwnVehicle[],
-    { now, outdoors }: { now: Date; outdoors: (vehicleId: string) => boolean },
+    {
+      now,
+      outdoors,
+      costs,
+    }: { now: Date; outdoors: (vehicleId: string) => boolean; costs: ReadonlyMap<string, number> | undefined },
   ) {
     const gathered = await this.services.jobs.gatheredAll(vehicles, now);
     const all = vehicles.flatMap((vehicle) => {
       const own = gathered.get(vehicle.id)!;
       const steps = jobSteps(own.input);
       const { open } = plannable(jobView(own, now), steps);
-      const tasks = tasksOf(open, steps, { now, outdoors: outdoors(vehicle.id) }).map((task) => ({
+      const tasks = tasksOf(open, steps, { now, outdoors: outdoors(vehicle.id), costs }).map((task) => ({
         ...task,
         id: nameIn(vehicle, task.id),
         after: (task.after ?? []).map((link) => ({ ...link, id: nameIn(vehicle, link.id) })),

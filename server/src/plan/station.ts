@@ -1,6 +1,7 @@
 import type { Station } from '../station.ts';
 import { GarageService } from '../garage/service.ts';
 import { JobService } from '../job/service.ts';
+import { PurseService } from '../purse/service.ts';
 import { PlanWishEntity, WorkerEntity } from './entities.ts';
 import { planRoutes } from './routes.ts';
 import { PlanService } from './service.ts';
@@ -16,6 +17,7 @@ export const plan: Station = {
       garage: house.the(GarageService),
       jobs: house.the(JobService),
       workers,
+      purses: house.the(PurseService),
       bench: house.bench,
     });
     return [workers, plans];

@@ -22,7 +22,7 @@ export function plannable(view: JobView, steps: readonly JobStep[]): { open: Ste
 export function tasksOf(
   open: readonly StepView[],
   steps: readonly JobStep[],
-  { now, outdoors }: { now: Date; outdoors: boolean },
+  { now, outdoors, costs }: { now: Date; outdoors: boolean; costs?: ReadonlyMap<string, number> | undefined },
 ): CalendarTask[] {
   const left = new Set(open.map(({ id }) => id));
   const links = new Map(steps.map(({ id, after }) => [id, after]));
@@ -39,6 +39,7 @@ export function tasksOf(
       ...(step.waits ? { by: [] } : {}),
       // In the open, electric welding and coating wait for dry hours.
       ...(outdoors && step.dry ? { dry: true } : {}),
+      ...(step.kind === 'order' ? { outlay: costs?.get(boughtBy(step.id)) ?? 0 } : {}),
       needs: Object.fromEntries(step.needs.map((name) => [name, 1])),
       after: (links.get(step.id) ?? [])
         .filter(({ id }) => left.has(id))
@@ -55,3 +56,6 @@ export function tasksOf(
     };
   });
 }
+
+/** The repair, or the line of the order book, for which a step orders. */
+const boughtBy = (step: string): string => step.slice(0, step.indexOf(' '));

@@ -46,8 +46,15 @@ export function variants(
           },
         ]
       : []),
+    ...(input.cash && input.tasks.some(({ outlay = 0 }) => outlay > 0)
+      ? [{ name: 'Money is there for all of it now', input: withoutMoney(input) }]
+      : []),
     ...(input.dry ? [{ name: 'The car stands in the dry', input: withoutRain(input) }] : []),
   ];
+}
+
+function withoutMoney({ cash: _cash, ...input }: CalendarInput): CalendarInput {
+  return input;
 }
 
 function withoutRain({ dry: _dry, ...input }: CalendarInput): CalendarInput {

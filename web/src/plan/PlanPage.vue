@@ -8,6 +8,7 @@ import ChartView from '../charts/ChartView.vue';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
+import PurseTile from '../purse/PurseTile.vue';
 import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { CLOCK, written } from '../shell/days.ts';
@@ -145,6 +146,14 @@ const anybody = computed(() => view.value.workers.length > 0);
           Not planned: {{ step.title }} ({{ step.reason }}), and what waits for it.
         </p>
       </KitNotice>
+      <PurseTile
+        v-if="session.canWork"
+        class="people"
+        :money="view.money"
+        :from="view.from"
+        :day-text="dayText"
+        @saved="load.reload()"
+      />
       <section v-if="session.canWork" class="people">
         <h2>What is wanted of it</h2>
         <WishForm :key="view.wish.version" :vehicle="id" :wish="view.wish" @saved="wished" />

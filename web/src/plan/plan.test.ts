@@ -47,6 +47,7 @@ const view = (over: Partial<PlanView> = {}): PlanView => ({
   left: 4,
   broken: [],
   stages: [],
+  money: null,
   blocked: [],
   problem: null,
   wish: { promised: null, outdoors: false, version: 0 },

@@ -24,6 +24,7 @@ import { paces } from './023-paces.ts';
 import { feed } from './024-feed.ts';
 import { paint } from './025-paint.ts';
 import { layers } from './026-layers.ts';
+import { purse } from './027-purse.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -53,6 +54,7 @@ export const volumes = [
   feed,
   paint,
   layers,
+  purse,
 ];
 
 /** All migrations, oldest first. */
