@@ -7,6 +7,7 @@ import { inspect } from './inspect.ts';
 import { job } from './job.ts';
 import { joints } from './joints.ts';
 import { order } from './orders.ts';
+import { purse } from './purse.ts';
 import { readings } from './readings.ts';
 import { offers } from './offers.ts';
 import { stock } from './stock.ts';
@@ -28,4 +29,5 @@ export const chapters: readonly Chapter[] = [
   hold,
   close,
   job,
+  purse,
 ];

@@ -55,7 +55,7 @@ test('wrong values are refused at their field in words, and nothing typed is los
 test('shop work on eight pages', async ({ page, house }) => {
   await open(page, house, 'length');
   await page.getByLabel('As written').fill('2\' 3 1/2"');
-  await expect(figure(page)).toHaveText('698.5 mm');
+  await expect(figure(page)).toHaveText('698.5 millimetres');
 
   await open(page, house, 'flange');
   await page.getByRole('radio', { name: 'must stretch (rim of a hole)' }).check();
@@ -88,7 +88,7 @@ test('shop work on eight pages', async ({ page, house }) => {
     );
   await expect(page.getByText('All tapes fit together')).toBeVisible();
   await page.getByLabel('Tapes', { exact: true }).fill('A B 1000.4\nB C');
-  await expect(page.getByText(/“B C” needs a name and numbers/)).toBeVisible();
+  await expect(page.getByText(/“B C” needs a name and lengths/)).toBeVisible();
 
   await open(page, house, 'opening');
   await page.getByLabel('Opening, wide').fill('300');
@@ -122,7 +122,7 @@ test('an answer is used in a car: it stands in its notes and leads back', async 
   await page.getByRole('link', { name: /To its Board/ }).click();
   await expect(page.getByText(/Crown: R 3007/)).toBeVisible();
   await page.getByRole('link', { name: 'how' }).click();
-  await expect(page.getByLabel(/Height of the crown/)).toHaveValue('15');
+  await expect(page.getByLabel(/Height of the crown/)).toHaveValue('15 mm');
 });
 
 test('an answer becomes a step of the job', async ({ page, house }) => {

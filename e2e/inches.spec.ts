@@ -128,7 +128,8 @@ test('an inch shop reads inches, mil and °F in the Bench book', async ({ page, 
     await expect(links.nth(20)).toBeVisible();
     const paths = await links.evaluateAll((all) => all.map((link) => link.getAttribute('href')!));
     const found: Record<string, string[]> = {};
-    for (const path of new Set(paths)) {
+    // Turning one unit into the other is what that page is for.
+    for (const path of new Set(paths.filter((one) => one !== '/book/length'))) {
       await page.goto(house.url + path);
       await expect(page.locator('main h1, main h2').first()).toBeVisible();
       if (path.startsWith('/book/figures/')) {

@@ -109,3 +109,34 @@ test('tonight fits a phone held upright', async ({ browser, house }) => {
     expect(wide, path).toBeLessThanOrEqual(390);
   }
 });
+
+test('an order waits for its pay day; what is left after each is told, and money can be left out again', async ({
+  page,
+  house,
+}) => {
+  await signIn(page, house);
+  const { get, put } = await api(page, house);
+  const cars = await get<{ id: string; nickname: string }[]>('/vehicles');
+  const told = await get<{ left: number; comes: object[] }>('/purse');
+  await page.goto(`${house.url}/vehicles/${cars.find(({ nickname }) => nickname === 'Marigold')!.id}/plan`);
+  const section = page.locator('section', { has: page.getByRole('heading', { name: 'Money for parts' }) });
+  await expect(section.getByText('€120.00 there now')).toBeVisible();
+  const dayOf = async () => /(\d+ \w+): [^:]+: order it/.exec((await section.innerText()).replace(/\s+/g, ' '))![1];
+  const soon = await dayOf();
+  await section.getByRole('button', { name: 'Change' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel(/^There now/).fill('some');
+  await dialog.getByRole('button', { name: 'Plan with it' }).click();
+  await expect(dialog.getByText(/must be a number/)).toBeVisible();
+  await dialog.getByLabel(/^There now/).fill('5');
+  await dialog.getByRole('button', { name: 'Plan with it' }).click();
+  await expect(section.getByText('€5.00 there now')).toBeVisible();
+  await expect.poll(dayOf).not.toBe(soon);
+  await expect(section.getByText(/comes in/).first()).toBeVisible();
+  // As it was, for whoever comes next.
+  const { version } = await get<{ version: number }>('/purse');
+  await put('/purse', { there: null, comes: told.comes, version });
+  await page.reload();
+  await expect(section.getByText('as if money were always there')).toBeVisible();
+  await put('/purse', { there: told.left, comes: told.comes, version: version + 1 });
+});

@@ -69,7 +69,7 @@ async function copy(): Promise<void> {
     </template>
     <template #card>
       <form class="stack" @submit.prevent="book.again()">
-        <p class="soft small">To {{ page.wants }}.</p>
+        <p class="soft small">To {{ write.said(page.wants) }}.</p>
         <template v-for="field in shown" :key="field.key">
           <KitChips
             v-if="field.kind === 'choice' && field.options"
@@ -128,7 +128,7 @@ async function copy(): Promise<void> {
       <KitNotice quiet v-if="notes.cautions.length > 0" class="small">
         <p v-for="caution in notes.cautions" :key="caution">{{ caution }}</p>
       </KitNotice>
-      <p class="small soft source">{{ notes.question }} By {{ notes.sources.join('; ') }}.</p>
+      <p class="small soft source">{{ write.said(notes.question) }} By {{ notes.sources.join('; ') }}.</p>
       <p class="small soft">
         <RouterLink :to="`/book/figures/${page.calc}`">By figures</RouterLink> ·
         <span class="mono">{{ page.calc }}</span>

@@ -3,12 +3,14 @@ import { computed, ref } from 'vue';
 import type { CalculationView } from '@aspecta/contract/calc';
 import KitInput from '../kit/KitInput.vue';
 import { useSession } from '../shell/session.ts';
+import { useUnits } from '../shell/units.ts';
 import { listBook } from '../workers/bookBridge.ts';
 import { GROUPS } from './page.ts';
 import { BOOK, searchBook } from './shelf.ts';
 
 /* Single calculations, found by what one wants to do; usable without a car and without an account. */
 const session = useSession();
+const units = useUnits();
 const wanted = ref('');
 const found = computed(() => searchBook(wanted.value));
 const groups = computed(() =>
@@ -54,7 +56,7 @@ const rest = computed(() => {
           <li v-for="page in group.pages" :key="page.key">
             <RouterLink :to="`/book/${page.key}`" class="leaf">
               <strong>{{ page.title }}</strong>
-              <span class="soft">{{ page.wants }}</span>
+              <span class="soft">{{ units.said(page.wants) }}</span>
             </RouterLink>
           </li>
         </ul>
@@ -65,7 +67,7 @@ const rest = computed(() => {
           <li v-for="entry in rest" :key="entry.id">
             <RouterLink :to="`/book/figures/${entry.id}`" class="leaf">
               <strong>{{ entry.title }}</strong>
-              <span class="soft">{{ entry.question }}</span>
+              <span class="soft">{{ units.said(entry.question) }}</span>
             </RouterLink>
           </li>
         </ul>

@@ -151,6 +151,7 @@ const anybody = computed(() => view.value.workers.length > 0);
         class="people"
         :money="view.money"
         :from="view.from"
+        :until="view.finish"
         :day-text="dayText"
         @saved="load.reload()"
       />

@@ -14,7 +14,12 @@ import PurseForm from './PurseForm.vue';
 import { EVERY_WORDS } from './words.ts';
 
 /* What money there is for parts, what comes in, and what a plan makes of it: which order waits for which pay day. */
-const props = defineProps<{ money: PlannedMoney | null; from: string; dayText: (iso: string) => string }>();
+const props = defineProps<{
+  money: PlannedMoney | null;
+  from: string;
+  until: string | null;
+  dayText: (iso: string) => string;
+}>();
 const emit = defineEmits<{ saved: [] }>();
 const session = useSession();
 const units = useUnits();
@@ -23,8 +28,8 @@ const changing = ref(false);
 const purse = computed(() => load.data.value);
 const moves = computed(() => (props.money ? balances(props.money) : []));
 const chart = computed(() =>
-  props.money && moves.value.length > 0
-    ? moneyChart(props.money, { from: props.from, dayText: props.dayText, write: units.roundMoney })
+  props.money && props.until && moves.value.length > 0
+    ? moneyChart(props.money, { from: props.from, until: props.until, dayText: props.dayText, write: units.roundMoney })
     : null,
 );
 async function saved(): Promise<void> {

@@ -24,7 +24,12 @@ export function balances({
 /** What is there over the days of a plan. */
 export function moneyChart(
   money: PlannedMoney,
-  { from, dayText, write }: { from: string; dayText: (iso: string) => string; write: (minor: number) => string },
+  {
+    from,
+    until,
+    dayText,
+    write,
+  }: { from: string; until: string; dayText: (iso: string) => string; write: (minor: number) => string },
 ): Chart {
   const begin = Date.parse(from);
   const moves = balances(money);
@@ -40,6 +45,7 @@ export function moneyChart(
         points: [
           [0, money.left] as const,
           ...moves.map(({ at, left }) => [(Date.parse(at) - begin) / DAY, left] as const),
+          [(Date.parse(until) - begin) / DAY, moves.at(-1)?.left ?? money.left] as const,
         ],
       },
     ],

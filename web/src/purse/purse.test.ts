@@ -29,13 +29,23 @@ beforeEach(() => {
   server = new FakeServer().on('GET /purse', purse());
 });
 const open = (of: typeof money | null = money) =>
-  openPage(PurseTile, { money: of, from: '2026-02-03T12:00:00.000Z', dayText });
+  openPage(PurseTile, { money: of, from: '2026-02-03T12:00:00.000Z', until: '2026-02-20T00:00:00.000Z', dayText });
 
 describe('money for parts', () => {
   it('is there before it is paid on the same day, and never below nothing', () => {
     expect(balances(money).map(({ left }) => left)).toEqual([9000, 13_000, 1000]);
-    const rows = rowsOf(moneyChart(money, { from: '2026-02-03T12:00:00.000Z', dayText, write: String })).rows;
-    expect(rows.at(-1)).toEqual(['there', '2026-02-12', '1000']);
+    const rows = rowsOf(
+      moneyChart(money, {
+        from: '2026-02-03T12:00:00.000Z',
+        until: '2026-02-20T00:00:00.000Z',
+        dayText,
+        write: String,
+      }),
+    ).rows;
+    expect(rows.slice(-2)).toEqual([
+      ['there', '2026-02-12', '1000'],
+      ['there', '2026-02-20', '1000'],
+    ]);
   });
 
   it('tells what is there, what comes in, and what each order leaves', async () => {

@@ -35,7 +35,7 @@ const ALSO: Readonly<Record<string, string>> = {
   dress: 'straight edge filler low proud hammer dolly planish',
   close: 'coats primer wax cavity seal paint dew point',
   job: 'steps what next list order of work',
-  plan: 'tonight calendar evenings weeks weather who works',
+  plan: 'tonight calendar evenings weeks weather who works money cash pay day budget afford',
   record: 'report history timeline share hours costs tester',
   house: 'settings rules rates units currency people',
   learnt: 'pace spread estimate learned',
