@@ -118,9 +118,12 @@ test('an answer is used in a car: it stands in its notes and leads back', async 
   await page.getByLabel(/Height of the crown/).fill('15');
   await expect(figure(page)).toHaveText(/R 3007/);
   await page.getByRole('button', { name: 'Use in a car' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Into its notes' }).first().click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Into its notes' }).first().click();
+  await dialog.getByRole('combobox').selectOption({ label: 'Roof' });
+  await dialog.getByRole('button', { name: 'Note it' }).click();
   await page.getByRole('link', { name: /To its Board/ }).click();
-  await expect(page.getByText(/Crown: R 3007/)).toBeVisible();
+  await expect(page.getByText(/Roof: Crown: R 3007/)).toBeVisible();
   await page.getByRole('link', { name: 'how' }).click();
   await expect(page.getByLabel(/Height of the crown/)).toHaveValue('15 mm');
 });

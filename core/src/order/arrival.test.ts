@@ -20,6 +20,14 @@ describe('a part that has arrived', () => {
     expect(advice.open).toEqual(['thickness', 'flanges', 'holes', 'fit', 'rust']);
   });
 
+  it('that nobody has looked at is not said to be right', () => {
+    expect(adviseArrival(part).why).toEqual(['Nobody has looked at it yet: hold it against the car first.']);
+    expect(adviseArrival({ ...part, points: { hand: true } }).why).toEqual([
+      'Nothing is wrong with what was looked at.',
+    ]);
+    expect(adviseArrival({ ...part, thickness: 0.9, expected: 0.9 }).why[0]).toContain('Nothing is wrong');
+  });
+
   it('for the other side goes back, and so does one of thinner sheet', () => {
     expect(adviseArrival({ ...part, points: { hand: false } }).outcome).toBe('return');
     expect(adviseArrival({ ...part, thickness: 0.7, expected: 0.9 }).outcome).toBe('return');

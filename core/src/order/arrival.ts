@@ -22,6 +22,8 @@ export interface ArrivalInput {
   carriage: number;
 }
 
+const UNSEEN = 'Nobody has looked at it yet: hold it against the car first.';
+
 export interface ArrivalAdvice {
   outcome: ArrivalOutcome;
   /** That work on it would take before it can be used, whether it pays or not. */
@@ -113,11 +115,12 @@ export function adviseArrival({
     (point) => points[point] === undefined && !(point === 'thickness' && thickness !== null),
   );
   const common = { hours, rework, back, strip, open, why };
+  const isUnseen = common.open.length === ARRIVAL_POINTS.length && thickness === null;
   if (!hopeless && !(hours > 0 && dear))
     return {
       ...common,
       outcome: hours > 0 ? 'rework' : 'fits',
-      why: why.length > 0 ? why : ['Nothing is wrong with what was looked at.'],
+      why: why.length > 0 ? why : [isUnseen ? UNSEEN : 'Nothing is wrong with what was looked at.'],
     };
   if (back < price) return { ...common, outcome: 'return' };
   return { ...common, outcome: 'keep', why: [...why, 'Sending it back costs as much as it did: keep it as sheet.'] };

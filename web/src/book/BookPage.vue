@@ -136,6 +136,7 @@ async function copy(): Promise<void> {
       <KeepInCar
         v-if="keeping && answer"
         :text="`${page.title}: ${answer.figure}. ${answer.sentence}`"
+        :figures="answer.rows.map(({ name, text }) => `${name} ${text}`)"
         :link="link()"
         :price="page.price?.(of) ?? null"
         @close="keeping = false"

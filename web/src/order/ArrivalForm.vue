@@ -140,7 +140,10 @@ async function save(): Promise<void> {
       <div v-if="advice" class="advice" role="status">
         <p class="eyebrow">What speaks for what</p>
         <p class="large">
-          {{ OUTCOME_WORDS[advice.outcome]
+          {{
+            advice.open.length === ARRIVAL_POINTS.length && advice.hours === 0
+              ? 'Look at it first'
+              : OUTCOME_WORDS[advice.outcome]
           }}<template v-if="advice.outcome === 'rework'">: {{ hoursText(advice.hours) }}</template>
         </p>
         <p v-for="reason in advice.why" :key="reason" class="small">{{ reason }}</p>
