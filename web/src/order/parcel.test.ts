@@ -92,7 +92,7 @@ describe('what has arrived', () => {
 
   it('is looked at point by point; the advice follows and is stored as it stands', async () => {
     const page = await check();
-    expect(page.get('.advice').text()).toContain('Use it as it is');
+    expect(page.get('.advice').text()).toContain('Look at it first');
     await press(page, 0, 'wrong');
     expect(page.get('.advice').text()).toMatch(/Send it back|Keep it as sheet/);
     await press(page, 0, 'good');
