@@ -8,6 +8,7 @@ import {
   type Polygon,
   type Ring,
 } from '../geometry/index.ts';
+import { placesAlong } from './edges.ts';
 import type { CutPanel, CutRules } from './rules.ts';
 
 /** What a millimetre of cut costs at a place, as a multiple of one on plain sheet; common practice (T-12, T-13), no published source. */
@@ -27,6 +28,8 @@ export const COST = {
 const SOFT_FROM = 150;
 const HOLE_REACH = 20;
 const EDGE_REACH = 15;
+/** What a square decimetre of good metal that is cut away counts, in millimetres of cut; common practice, no published source. */
+export const AREA_SHARE = 25 / 10_000;
 /** Most cells along the longer side. */
 const MOST_ALONG = 100;
 
@@ -38,6 +41,8 @@ export interface CostField {
   origin: Point;
   cost: Float64Array;
   blocked: number[];
+  /** What it costs that a cell lies inside: its metal, and the edge that runs through it; none where edges are not known. */
+  inside?: Float64Array;
 }
 
 /** What one millimetre costs at any place of the sheet; Infinity where the metal cannot be welded. */
@@ -100,5 +105,12 @@ export function costField(
       cost[i] = here === Infinity ? COST.heatSensitive * 10 : here;
     }
   }
-  return { cell, rows, cols, origin, cost, blocked };
+  if (!panel.edges) return { cell, rows, cols, origin, cost, blocked };
+  // Costs of the search count in cells, those of a line in mm.
+  const inside = new Float64Array(rows * cols).fill(AREA_SHARE * cell);
+  for (const { at, cost: edge } of placesAlong(panel.edges)) {
+    const [col, row] = [Math.round((at[0] - origin[0]) / cell), Math.round((at[1] - origin[1]) / cell)];
+    if (col > 0 && row > 0 && col < cols - 1 && row < rows - 1) inside[row * cols + col]! += edge / cell;
+  }
+  return { cell, rows, cols, origin, cost, blocked, inside };
 }

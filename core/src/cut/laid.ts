@@ -1,4 +1,5 @@
 import { area, perimeter, type Point, type Ring } from '../geometry/index.ts';
+import { costOfEdges } from './edges.ts';
 import type { Ground } from './ground.ts';
 import { jointsOf, lengthOnEdge, pieceAround } from './outline.ts';
 import { runsOf, type CutRun } from './runs.ts';
@@ -23,7 +24,7 @@ export interface CutLine {
   cutLength: number;
   edgeLength: number;
   area: number;
-  /** Cost of the line: a millimetre on plain sheet is 1. */
+  /** Cost of the line with the edges that it takes in: a millimetre of cut on plain sheet is 1. */
   cost: number;
   /** Cost of the cheapest closed line that the search found on its grid, in steps along u and v; null where there is none. */
   leastCost: number | null;
@@ -53,7 +54,8 @@ export function lineFrom(ground: Ground, layout: Layout): Omit<CutLine, 'leastCo
   const outline = onSheet(layout.rounded(0));
   const runs = runsOf(onSheet(layout.laid), sheet, layout.followedAt, layout.whyFree);
   const joints = jointsOf(outline, sheet);
-  const { cost, forbidden } = costAlong(joints, ground);
+  const { cost: cut, forbidden } = costAlong(joints, ground);
+  const cost = cut + costOfEdges(panel.edges, outline);
   const edgeLength = lengthOnEdge(outline, sheet);
   return {
     runs,

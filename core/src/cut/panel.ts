@@ -1,4 +1,5 @@
 import { sheetOf, type BodyPlan, type Panel } from '../body/index.ts';
+import { edgeCosts } from './edges.ts';
 import type { CutPanel } from './rules.ts';
 
 /**
@@ -24,6 +25,7 @@ export function cutPanelOf(plan: BodyPlan, panel: Panel, layer?: string): CutPan
       .flatMap((seam) =>
         seam.sides.filter((side) => side.panel === panel.id).map(({ line }) => ({ line, pitch: seam.pitch })),
       ),
+    edges: edgeCosts(plan, panel, panel.visible && own === 0),
     mounts: panel.mounts.map(({ at, name }) => ({ at, name })),
     layers: panel.layers.slice(own).map(({ name }) => name),
   };

@@ -1,6 +1,7 @@
 import { finite } from '../check.ts';
 import type { Crease } from '../body/index.ts';
 import type { Point, Ring } from '../geometry/index.ts';
+import type { EdgeCost } from './edges.ts';
 
 /** Shop rules of cutting, mm; common practice, no published source. */
 export interface CutRules {
@@ -36,6 +37,8 @@ export interface CutPanel {
   unweldable?: readonly Ring[];
   /** Seams with their as-built spot pitch, mm. */
   seams?: readonly { line: readonly Point[]; pitch: number }[];
+  /** What its edges cost where a piece takes them in; nothing where they are left out. */
+  edges?: readonly EdgeCost[];
   /** Where something is carried; a cut keeps clear of it. */
   mounts?: readonly { at: Point; name: string }[];
   /** Sheets that lie one behind the other here, outermost first. */

@@ -13,7 +13,8 @@ import {
 } from '../geometry/index.ts';
 import { Problem } from '../problem.ts';
 import { SEAM_MEETS } from '../tolerances.ts';
-import { costField } from './costField.ts';
+import { AREA_SHARE, costField } from './costField.ts';
+import { costOfEdges } from './edges.ts';
 import { spotsAlong } from './drillOut.ts';
 import { enclosing } from './enclosing.ts';
 import { cornersOf, roundCorners, runChoices } from './enclose.ts';
@@ -32,8 +33,6 @@ const EASE: Readonly<Record<string, number>> = {
 };
 /** A crease is also the line from which it is marked: such a line is taken where it costs a little more. */
 const CREASE_EASE = 0.93;
-/** What a square decimetre of good metal that is cut away counts, in millimetres of cut; common practice, no published source. */
-const AREA_SHARE = 25 / 10_000;
 
 /** The cheapest line on the cost field, as the places that it encloses. */
 export function cheapestAround(
@@ -60,6 +59,7 @@ export function cheapestAround(
       cost: field.cost,
       source,
       blocked: field.blocked,
+      ...(field.inside ? { inside: field.inside } : {}),
     });
     return { places: cells.map(at).filter((p) => inPolygon(p, sheet)), cost: value * cell };
   } catch (error) {
@@ -113,7 +113,8 @@ export function weigh(candidate: Candidate, ground: Ground) {
   const ring = roundCorners(cornersOf(candidate.followed.map(({ run }) => run)), rules.cornerRadius);
   if (clip('intersection', [ring], sheet).polygons.length === 0) return undefined;
   const outline = pieceAround(ring, sheet, damage);
-  const { cost, length, forbidden } = costAlong(jointsOf(outline, sheet), ground);
+  const { cost: cut, length, forbidden } = costAlong(jointsOf(outline, sheet), ground);
+  const cost = cut + costOfEdges(ground.panel.edges, outline);
   const size = area([outline]);
   // What cannot be welded outweighs every other consideration.
   const judged = (cost + size * AREA_SHARE) * candidate.ease + forbidden * 100;

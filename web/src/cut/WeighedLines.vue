@@ -52,7 +52,7 @@ const more = (cost: number) => `${Math.round((cost / props.line.cost - 1) * 100)
     </KitTable>
     <p class="small soft">
       A millimetre in a soft flat middle, near a hole or in double curvature costs more; beside a crease or on a flange
-      less.
+      less. An edge that the piece takes in costs what it takes to open it and to make it again.
     </p>
   </KitCollapse>
 </template>
