@@ -1,4 +1,14 @@
-import { between, clip, toRing, type Point, type Polygon, type Ring } from '../geometry/index.ts';
+import {
+  along,
+  between,
+  clip,
+  inPolygon,
+  nearestOnLine,
+  toRing,
+  type Point,
+  type Polygon,
+  type Ring,
+} from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
 
 /** The part of a ring on the sheet that holds most of the damage. */
@@ -23,6 +33,32 @@ export function lengthOnEdge(ring: Ring, sheet: Polygon): number {
   return ring.reduce((sum, p, i) => {
     const q = ring[(i + 1) % ring.length]!;
     return sum + (sideOnEdge(p, q, sheet) ? between(p, q) : 0);
+  }, 0);
+}
+
+/** mm. So far from each other are the places of a cut at which it is asked what is left beside it. */
+const LOOKED_BY = 10;
+
+/** Length of the cuts beside which only a strip narrower than `width` would be left at the edge of the sheet, mm: it cannot be welded to. */
+export function sliverAlong(
+  joints: readonly { points: readonly Point[]; closed: boolean }[],
+  { outline, sheet, width }: { outline: Ring; sheet: Polygon; width: number },
+): number {
+  const edges = sheet.map((ring) => [...ring, ring[0]!]);
+  const isSliver = (p: Point) => {
+    const near = edges.map((edge) => nearestOnLine(edge, p)).reduce((a, b) => (b.away < a.away ? b : a));
+    if (near.away > width || near.away < ON_EDGE) return false;
+    // The edge beside the cut is part of the piece, or where the cut runs out: nothing is left there.
+    return !inPolygon(near.at, [outline]) && toRing(near.at, outline) > LOOKED_BY;
+  };
+  return joints.reduce((sum, { points, closed }) => {
+    const line = closed ? [...points, points[0]!] : points;
+    return line.slice(1).reduce((left, q, i) => {
+      const length = between(line[i]!, q);
+      const parts = Math.max(1, Math.ceil(length / LOOKED_BY));
+      const thin = Array.from({ length: parts }, (_, k) => along(line[i]!, q, (k + 0.5) / parts)).filter(isSliver);
+      return left + (thin.length * length) / parts;
+    }, sum);
   }, 0);
 }
 

@@ -18,7 +18,7 @@ import { costOfEdges } from './edges.ts';
 import { spotsAlong } from './drillOut.ts';
 import { enclosing } from './enclosing.ts';
 import { cornersOf, roundCorners, runChoices } from './enclose.ts';
-import { jointsOf, pieceAround } from './outline.ts';
+import { jointsOf, pieceAround, sliverAlong } from './outline.ts';
 import type { Ground } from './ground.ts';
 import type { CutPanel } from './rules.ts';
 import { snapRuns, type Followed } from './snap.ts';
@@ -33,6 +33,9 @@ const EASE: Readonly<Record<string, number>> = {
 };
 /** A crease is also the line from which it is marked: such a line is taken where it costs a little more. */
 const CREASE_EASE = 0.93;
+
+/** A millimetre of cut that leaves a strip too narrow to weld to at the edge counts as so many more: the strip comes out in the end. */
+const SLIVER = 4;
 
 /** The cheapest line on the cost field, as the places that it encloses. */
 export function cheapestAround(
@@ -109,15 +112,17 @@ export function candidates(
 
 /** What a candidate would cost, by what a millimetre costs at each place; undefined where it misses the panel. */
 export function weigh(candidate: Candidate, ground: Ground) {
-  const { sheet, rules, damage } = ground;
+  const { panel, sheet, rules, damage } = ground;
   const ring = roundCorners(cornersOf(candidate.followed.map(({ run }) => run)), rules.cornerRadius);
   if (clip('intersection', [ring], sheet).polygons.length === 0) return undefined;
   const outline = pieceAround(ring, sheet, damage);
-  const { cost: cut, length, forbidden } = costAlong(jointsOf(outline, sheet), ground);
-  const cost = cut + costOfEdges(ground.panel.edges, outline);
+  const joints = jointsOf(outline, sheet);
+  const { cost: cut, length, forbidden } = costAlong(joints, ground);
+  const cost = cut + costOfEdges(panel.edges, outline);
   const size = area([outline]);
   // What cannot be welded outweighs every other consideration.
-  const judged = (cost + size * AREA_SHARE) * candidate.ease + forbidden * 100;
+  const slivers = panel.edges ? sliverAlong(joints, { outline, sheet, width: rules.snap }) : 0;
+  const judged = (cost + size * AREA_SHARE) * candidate.ease + slivers * SLIVER + forbidden * 100;
   return { ...candidate, cost, length, size, judged };
 }
 
