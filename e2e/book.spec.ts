@@ -120,10 +120,10 @@ test('an answer is used in a car: it stands in its notes and leads back', async 
   await page.getByRole('button', { name: 'Use in a car' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('button', { name: 'Into its notes' }).first().click();
-  await dialog.getByRole('combobox').selectOption({ label: 'Roof' });
+  await dialog.getByRole('combobox').selectOption({ label: 'Sill, left' });
   await dialog.getByRole('button', { name: 'Note it' }).click();
   await page.getByRole('link', { name: /To its Board/ }).click();
-  await expect(page.getByText(/Roof: Crown: R 3007/)).toBeVisible();
+  await expect(page.getByText(/Sill, left: Crown: R 3007/)).toBeVisible();
   await page.getByRole('link', { name: 'how' }).click();
   await expect(page.getByLabel(/Height of the crown/)).toHaveValue('15 mm');
 });

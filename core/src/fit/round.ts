@@ -71,9 +71,8 @@ const STRIP = 10;
 const KERF = 1.2;
 /** Share of what gaps lack or have too much that a move must leave at most, to be worth it. */
 const WORTH = 0.8;
-/** mm and degrees under which a move is none. */
+/** mm. A move that takes no place of the edge farther is none. */
 const STILL = 0.3;
-const STILL_TURN = 0.05;
 
 /** Gap that is aimed at where the edges meet: a little under one sheet thickness; sheets on each other have none. */
 export const wantedGap = (open: boolean, thickness: number): number => (open ? Math.max(0.3, 0.8 * thickness) : 0);
@@ -133,6 +132,8 @@ interface Read {
 }
 interface Move {
   movement: { u: number; v: number; turn: number };
+  /** Around which it turns. */
+  about: Point;
   residuals: readonly number[];
   rms: number;
 }
@@ -145,16 +146,16 @@ function movedBy(read: readonly Read[]): Move | null {
   // Places that lie opposite each other tell next to nothing of a turn: one that moves an edge farther than any gap is none.
   const found = whole && read.every(({ place }) => swing(whole, place) <= 2 * most + STILL) ? whole : shifted(read);
   if (!found) return null;
-  const { u, v, turn } = found.movement;
-  return Math.hypot(u, v) < STILL && Math.abs(turn) < STILL_TURN ? null : found;
+  // A turn is as much as it moves an edge: the same angle is nothing on a small piece and a gap on a long one.
+  return read.every(({ place }) => swing(found, place) < STILL) ? null : found;
 }
 
-const swing = ({ movement: { u, v, turn }, about }: Move & { about: Point }, { at }: FitPlace): number => {
+const swing = ({ movement: { u, v, turn }, about }: Move, { at }: FitPlace): number => {
   const angle = (turn * Math.PI) / 180;
   return Math.hypot(u - angle * (at[1] - about[1]), v + angle * (at[0] - about[0]));
 };
 
-function rigid(read: readonly Read[]): (Move & { about: Point }) | null {
+function rigid(read: readonly Read[]): Move | null {
   try {
     return gaps({
       readings: read.map(({ place, gap, wanted }) => ({
@@ -186,7 +187,7 @@ function shifted(read: readonly Read[]): Move | null {
   if (determinant < 1e-6 * (uu + vv) ** 2) return null;
   const [u, v] = [(vv * bu - uv * bv) / determinant, (uu * bv - uv * bu) / determinant];
   const residuals = read.map((one) => over(one) + one.place.normal[0] * u + one.place.normal[1] * v);
-  return { movement: { u, v, turn: 0 }, residuals, rms: rms(residuals) };
+  return { movement: { u, v, turn: 0 }, about: [0, 0], residuals, rms: rms(residuals) };
 }
 
 function jointFit(joint: number, own: readonly { place: FitPlace; open: boolean; over: number }[]): JointFit {
