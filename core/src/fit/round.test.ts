@@ -45,6 +45,34 @@ describe('a trial fit', () => {
   it('is good where every gap is as it is wanted', () => {
     expect(round(() => wanted)).toMatchObject({ good: true, move: null, before: 0 });
   });
+  it('minds a turn by how far it moves an edge: nothing on a small piece, a gap on a long one', () => {
+    // 0.08 degrees about the middle of a piece of 250 × 170 mm, and of one ten times as long.
+    const turned = (length: number, height: number) => {
+      const ring: Point[] = [
+        [0, 0],
+        [length, 0],
+        [length, height],
+        [0, height],
+      ];
+      const own = ring.map((p, i) => ({ line: [p, ring[(i + 1) % 4]!], closing: 'butt' as const }));
+      const read = fitPlaces(own, ring);
+      const angle = (0.08 * Math.PI) / 180;
+      return fitRound({
+        places: read,
+        joints: own.map(() => ({ open: true })),
+        thickness,
+        readings: read.map(({ id, at, normal }) => ({
+          place: id,
+          gap: wanted + normal[0] * angle * (at[1] - height / 2) - normal[1] * angle * (at[0] - length / 2),
+          flush: 0,
+        })),
+        neighbours: [],
+      });
+    };
+    expect(turned(250, 170)).toMatchObject({ good: true, move: null });
+    expect(turned(2500, 170).move!.turn).toBeCloseTo(-0.08, 3);
+  });
+
   it('asks for the move that cures it, whatever that is (property)', () => {
     fc.assert(
       fc.property(
