@@ -71,4 +71,4 @@ export function layerOf(panel: Panel, id: string): Layer {
 
 export { sheetOf } from './sheet.ts';
 export { holdsBody } from './holdsBody.ts';
-export { isSeen, liesBehind, pieceName, sheetsBefore } from './layered.ts';
+export { boughtSheet, isSeen, liesBehind, pieceName, sheetsBefore } from './layered.ts';

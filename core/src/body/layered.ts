@@ -49,6 +49,17 @@ export const sheetsBefore = (
 ): string[] => panel.layers.slice(0, depthOf(panel, own)).map(({ name }) => name);
 
 /**
+ * Which sheet is bought for work on these layers? The foremost of them; null where that is the panel itself.
+ *
+ * @example
+ * boughtSheet({ layers: [{ id: 'o' }, { id: 'i' }] }, ['i']) // → "i"
+ */
+export function boughtSheet(panel: { layers: readonly { id: string }[] }, own: readonly string[]): string | null {
+  const depth = depthOf(panel, own);
+  return depth === 0 ? null : panel.layers[depth]!.id;
+}
+
+/**
  * Does work on one set of layers of a panel lie behind work on another?
  *
  * @example

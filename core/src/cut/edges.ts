@@ -1,16 +1,14 @@
 import type { BodyPlan, Panel } from '../body/index.ts';
-import { along, between, inPolygon, toRing, type Point, type Ring } from '../geometry/index.ts';
+import { inPolygon, toRing, type Point, type Ring } from '../geometry/index.ts';
 import { jointWork, lineWork, panelJoints } from '../repair/index.ts';
 import { SEAM_MEETS } from '../tolerances.ts';
+import { piecesAlong } from './piecesAlong.ts';
 
 /** A stretch of the edge of a panel and what a millimetre of it costs to open and make again: as many millimetres of cut on plain sheet. */
 export interface EdgeCost {
   line: readonly Point[];
   perMm: number;
 }
-
-/** mm. So long are the pieces of which each is taken in or left. */
-const WEIGHED_BY = 10;
 
 const usualOf = (work: readonly { count: number; minutes: readonly number[] }[]): number =>
   work.reduce((sum, { count, minutes }) => sum + count * minutes[1]!, 0);
@@ -33,20 +31,9 @@ export function edgeCosts(plan: BodyPlan, panel: Panel, visible: boolean = panel
     }));
 }
 
-/** Places along these edges, each with the mm and the cost that it stands for. */
-export function placesAlong(edges: readonly EdgeCost[]): { at: Point; cost: number }[] {
-  return edges.flatMap(({ line, perMm }) =>
-    line.slice(1).flatMap((q, i) => {
-      const p = line[i]!;
-      const length = between(p, q);
-      const parts = Math.max(1, Math.ceil(length / WEIGHED_BY));
-      return Array.from({ length: parts }, (_, k) => ({
-        at: along(p, q, (k + 0.5) / parts),
-        cost: (perMm * length) / parts,
-      }));
-    }),
-  );
-}
+/** Places along these edges, each with the cost that it stands for. */
+export const placesAlong = (edges: readonly EdgeCost[]): { at: Point; cost: number }[] =>
+  edges.flatMap(({ line, perMm }) => piecesAlong(line).map(({ at, length }) => ({ at, cost: perMm * length })));
 
 /** What the edges cost that a piece takes in. */
 export const costOfEdges = (edges: readonly EdgeCost[] | undefined, outline: Ring): number =>

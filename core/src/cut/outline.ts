@@ -1,5 +1,4 @@
 import {
-  along,
   between,
   clip,
   inPolygon,
@@ -10,6 +9,7 @@ import {
   type Ring,
 } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
+import { PIECE, piecesAlong } from './piecesAlong.ts';
 
 /** The part of a ring on the sheet that holds most of the damage. */
 export function pieceAround(ring: Ring, sheet: Polygon, damage: readonly Polygon[]): Ring {
@@ -36,9 +36,6 @@ export function lengthOnEdge(ring: Ring, sheet: Polygon): number {
   }, 0);
 }
 
-/** mm. So far from each other are the places of a cut at which it is asked what is left beside it. */
-const LOOKED_BY = 10;
-
 /** Length of the cuts beside which only a strip narrower than `width` would be left at the edge of the sheet, mm: it cannot be welded to. */
 export function sliverAlong(
   joints: readonly { points: readonly Point[]; closed: boolean }[],
@@ -49,17 +46,12 @@ export function sliverAlong(
     const near = edges.map((edge) => nearestOnLine(edge, p)).reduce((a, b) => (b.away < a.away ? b : a));
     if (near.away > width || near.away < ON_EDGE) return false;
     // The edge beside the cut is part of the piece, or where the cut runs out: nothing is left there.
-    return !inPolygon(near.at, [outline]) && toRing(near.at, outline) > LOOKED_BY;
+    return !inPolygon(near.at, [outline]) && toRing(near.at, outline) > PIECE;
   };
-  return joints.reduce((sum, { points, closed }) => {
-    const line = closed ? [...points, points[0]!] : points;
-    return line.slice(1).reduce((left, q, i) => {
-      const length = between(line[i]!, q);
-      const parts = Math.max(1, Math.ceil(length / LOOKED_BY));
-      const thin = Array.from({ length: parts }, (_, k) => along(line[i]!, q, (k + 0.5) / parts)).filter(isSliver);
-      return left + (thin.length * length) / parts;
-    }, sum);
-  }, 0);
+  return joints
+    .flatMap(({ points, closed }) => piecesAlong(closed ? [...points, points[0]!] : points))
+    .filter(({ at }) => isSliver(at))
+    .reduce((sum, { length }) => sum + length, 0);
 }
 
 /** Stretches of the outline that do not lie on the edge of the sheet. */

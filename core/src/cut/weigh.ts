@@ -1,7 +1,5 @@
 import {
-  along,
   area,
-  between,
   clip,
   inPolygon,
   insideAlong,
@@ -21,6 +19,7 @@ import { cornersOf, roundCorners, runChoices } from './enclose.ts';
 import { jointsOf, pieceAround, sliverAlong } from './outline.ts';
 import type { Ground } from './ground.ts';
 import type { CutPanel } from './rules.ts';
+import { piecesAlong } from './piecesAlong.ts';
 import { snapRuns, type Followed } from './snap.ts';
 
 /** mm. How far beyond the margin the cheapest line is looked for. */
@@ -126,28 +125,19 @@ export function weigh(candidate: Candidate, ground: Ground) {
   return { ...candidate, cost, length, size, judged };
 }
 
-/** mm. So long are the pieces of which each is weighed by what a millimetre costs in its middle. */
-const WEIGHED_BY = 10;
-
 /** What these joints cost and how long they are, mm; `forbidden` is what of them cannot be welded. */
 export function costAlong(
   joints: readonly { points: readonly Point[]; closed: boolean }[],
   { costAt }: Ground,
 ): { cost: number; length: number; forbidden: number } {
   let [cost, length, forbidden] = [0, 0, 0];
-  for (const { points, closed } of joints) {
-    const line = closed ? [...points, points[0]!] : points;
-    for (let k = 1; k < line.length; k++) {
-      const piece = between(line[k - 1]!, line[k]!);
-      const parts = Math.max(1, Math.ceil(piece / WEIGHED_BY));
-      for (let m = 0; m < parts; m++) {
-        const here = costAt(along(line[k - 1]!, line[k]!, (m + 0.5) / parts));
-        if (here === Infinity) forbidden += piece / parts;
-        else cost += (here * piece) / parts;
-      }
-      length += piece;
+  for (const { points, closed } of joints)
+    for (const piece of piecesAlong(closed ? [...points, points[0]!] : points)) {
+      const here = costAt(piece.at);
+      if (here === Infinity) forbidden += piece.length;
+      else cost += here * piece.length;
+      length += piece.length;
     }
-  }
   return { cost, length, forbidden };
 }
 

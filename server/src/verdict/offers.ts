@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { In, IsNull, Not, type DataSource } from 'typeorm';
 import type { Offer, OfferElsewhere, OfferInput } from '@aspecta/contract/verdict';
-import { layerOf, panelOf, sheetsBefore, type Panel } from '@aspecta/core/body';
+import { boughtSheet, layerOf, panelOf } from '@aspecta/core/body';
 import { landed } from '@aspecta/core/order';
 import { changeOf } from '../db/changeOf.ts';
 import { VehicleEntity } from '../garage/entities.ts';
@@ -24,7 +24,7 @@ export class OfferService {
   /** Notes a price; the same one sent twice, by its id, is stored once. */
   async add(caller: Caller, vehicle: OwnVehicle, { id = randomUUID(), ...input }: OfferInput): Promise<Offer> {
     const panel = panelOf(vehicle.plan, input.panel);
-    const layer = sheetSold(panel, input.layer ? [layerOf(panel, input.layer).id] : []);
+    const layer = boughtSheet(panel, input.layer ? [layerOf(panel, input.layer).id] : []);
     const { currency } = await this.shops.shop(caller);
     return changeOf(this.db, vehicle.id, async (manager) => {
       const known = await manager.findOneBy(OfferEntity, { id });
@@ -70,7 +70,7 @@ export class OfferService {
       this.db.getRepository(OfferEntity).findBy({
         vehicleId: vehicle.id,
         panel: panelId,
-        layer: sheetSold(panelOf(vehicle.plan, panelId), layers) ?? IsNull(),
+        layer: boughtSheet(panelOf(vehicle.plan, panelId), layers) ?? IsNull(),
       }),
       this.shops.shop(caller),
     ]);
@@ -88,12 +88,6 @@ export class OfferService {
     const offer = priced.length === 0 ? null : priced.reduce((a, b) => (b.landed < a.landed ? b : a));
     return { offer, foreign: rows.length - priced.length };
   }
-}
-
-/** Which sheet has to be bought for work on these layers: the foremost of them; null where that is the panel itself. */
-function sheetSold(panel: Panel, layers: readonly string[]): string | null {
-  const before = sheetsBefore(panel, layers).length;
-  return before === 0 ? null : panel.layers[before]!.id;
 }
 
 const viewOf = ({ id, panel, layer, currency, maker, price, carriage, leadDays }: OfferRow): Offer => ({

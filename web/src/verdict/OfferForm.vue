@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import type { OfferElsewhere } from '@aspecta/contract/verdict';
-import { sheetsBefore, type Panel } from '@aspecta/core/body';
+import { boughtSheet, type Panel } from '@aspecta/core/body';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitField from '../kit/KitField.vue';
@@ -24,10 +24,7 @@ const props = defineProps<{
   foreign: number;
 }>();
 /** Null: the outermost, or the panel as it is sold. */
-const layer = computed(() => {
-  const before = sheetsBefore(props.panel, props.layers).length;
-  return before === 0 ? null : props.panel.layers[before]!.id;
-});
+const layer = computed(() => boughtSheet(props.panel, props.layers));
 const bought = computed(() => {
   const sheet = props.panel.layers.find(({ id }) => id === layer.value);
   return sheet ? `the whole ${sheet.name.toLowerCase()}` : 'the whole panel';
