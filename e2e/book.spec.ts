@@ -128,6 +128,45 @@ test('an answer is used in a car: it stands in its notes and leads back', async 
   await expect(page.getByLabel(/Height of the crown/)).toHaveValue('15 mm');
 });
 
+test('an answer goes on in the station that it belongs to', async ({ page, house }) => {
+  await page.goto(`${house.url}/sign-in`);
+  await page.getByRole('button', { name: 'Sign in to the demo' }).click();
+  await expect(page.getByRole('heading', { name: 'Which car, and what next?' })).toBeVisible();
+  const dialog = page.getByRole('dialog');
+  const use = async (way: string) => {
+    await page.getByRole('button', { name: 'Use in a car' }).click();
+    await dialog.getByRole('button', { name: way }).first().click();
+  };
+  // Four corners into a measurement of the car.
+  await open(page, house, 'corners');
+  await page.getByLabel('Diagonal A–C').fill('1492');
+  await expect(page.getByText(/stands .* over to the B–C side/)).toBeVisible();
+  await use('Into Hold');
+  await dialog.getByRole('link', { name: /Go on in Hold/ }).click();
+  await page.getByLabel('Which opening').fill('Floor behind the seats');
+  await expect(page.getByLabel('A–C, mm')).toHaveValue('1492 mm');
+  await page.getByRole('button', { name: 'Is it square?' }).click();
+  await expect(page.getByText(/stands .* over to the B–C side/)).toBeVisible();
+  await expect(page.getByLabel('Opening', { exact: true })).toHaveValue('Floor behind the seats');
+  // The settings of a welder into a repair.
+  await open(page, house, 'settings');
+  await page.getByRole('radio', { name: 'TIG' }).check();
+  await page.getByLabel('The other sheet').fill('1.5');
+  await use('Into Weld');
+  await dialog.getByRole('listitem').getByRole('link').last().click();
+  await expect(page.getByRole('heading', { name: 'Weld', exact: true })).toBeVisible();
+  const anew = page.getByRole('button', { name: /Lay it out anew|Lay the rest out anew/ });
+  if (await anew.isVisible()) await anew.click();
+  await expect(page.getByRole('radio', { name: 'TIG' })).toBeChecked();
+  // Gaps along a joint into a trial fit.
+  await open(page, house, 'wedge');
+  await page.getByLabel('Gaps along the joint').fill('4\n2.5');
+  await use('Into Fit');
+  await dialog.getByRole('listitem').getByRole('link').first().click();
+  await expect(page.getByText('The gaps come from the Bench book')).toBeVisible();
+  await expect(page.getByLabel('Gap', { exact: true }).first()).toHaveValue('4 mm');
+});
+
 test('an answer becomes a step of the job', async ({ page, house }) => {
   await page.goto(`${house.url}/sign-in`);
   await page.getByRole('button', { name: 'Sign in to the demo' }).click();

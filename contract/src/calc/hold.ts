@@ -244,6 +244,12 @@ export const holdCalculations = [
       corners: numbers('at a, b, c, d', 'degrees'),
       residuals: numbers('adjusted less taped: ab, bc, cd, da, ac, bd', 'mm'),
       closes: flag('the tapes agree'),
+      over: mm('by which the middle of cd stands beside that of ab, towards b'),
+      at: points('a, b, c, d by the adjusted lengths'),
+      moves: object(
+        { c: point('along ab, away from ab'), d: point('likewise') },
+        'what makes it even, a and b as they are',
+      ),
     },
     example: { sides: [1180, 905, 1184, 902], diagonals: [1492, 1483], sd: 1 },
     run: square,

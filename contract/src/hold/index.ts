@@ -1,6 +1,6 @@
 import type { DatumPoint, Figure } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
-import type { BraceProposal, GapFit, HeldFigure, MovedPoint, OpenFigure } from '@aspecta/core/hold';
+import type { BraceProposal, GapFit, HeldFigure, MovedPoint, OpenFigure, Square } from '@aspecta/core/hold';
 
 /** How the car stands while it is measured; every word that a person reads for it stands here. */
 export const STAND_WORDS = {
@@ -29,14 +29,20 @@ export interface RoundChange {
   kept: string[] | null;
   version: number;
 }
-/** A tape between two points of a figure; a height of one point; or a measure of one's own, by its name. */
-export type TapeKind = 'tape' | 'height' | 'own';
+/** The tapes of an opening with four corners, a to d in turn: its sides, then its diagonals. */
+export const CORNER_TAPES = ['ab', 'bc', 'cd', 'da', 'ac', 'bd'] as const;
+export type CornerTape = (typeof CORNER_TAPES)[number];
+/**
+ * A tape between two points of a figure; a height of one point; a measure of one's own, by its name; or one of the six
+ * of an opening that the body's drawing does not know.
+ */
+export type TapeKind = 'tape' | 'height' | 'own' | 'corners';
 export interface TapeInput {
   id: string;
   kind: TapeKind;
-  /** Point from which it is stretched; for a measure of one's own its name. */
+  /** Point from which it is stretched; for a measure of one's own and for an opening its name. */
   from: string;
-  /** Empty for a height and for a measure of one's own. */
+  /** Empty for a height and for a measure of one's own; for an opening which of its tapes. */
   to: string;
   /** mm */
   length: number;
@@ -70,6 +76,15 @@ export interface Compared {
   was: number;
   now: number;
 }
+/** An opening by its four corners, as one measurement has it. */
+export interface CornersView {
+  name: string;
+  lengths: Partial<Record<CornerTape, number>>;
+  /** Whether it is square and what to move; null as long as a tape lacks. */
+  found: Square | null;
+  /** Why the tapes say nothing, in words. */
+  trouble: string | null;
+}
 export interface RoundView extends RoundInput {
   finished: boolean;
   kept: string[];
@@ -83,6 +98,8 @@ export interface RoundView extends RoundInput {
   compared: Compared[];
   /** Heights of the left and the right side of the same point, mm. */
   sides: { name: string; left: number; right: number }[];
+  /** Openings with four corners, by name. */
+  corners: CornersView[];
 }
 
 export interface FigureView extends Figure {

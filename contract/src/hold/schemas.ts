@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import {
+  CORNER_TAPES,
   STANDS,
   type BraceInput,
   type BraceOut,
@@ -27,11 +28,17 @@ export const roundChangeSchema = Joi.object<RoundChange>({
 });
 export const tapeSchema = Joi.object<TapeInput>({
   id,
-  kind: Joi.valid('tape', 'height', 'own').required(),
+  kind: Joi.valid('tape', 'height', 'own', 'corners').required(),
   from: point.trim().min(1).required(),
   to: point
     .allow('')
     .when('kind', { is: 'tape', then: Joi.string().max(80).min(1).invalid('').required() })
+    .when('kind', {
+      is: 'corners',
+      then: Joi.valid(...CORNER_TAPES)
+        .invalid('')
+        .required(),
+    })
     .default(''),
   length,
 });

@@ -44,6 +44,44 @@ describe('four corners with two diagonals', () => {
       { numRuns: 60 },
     );
   });
+  it('say how far the rear end stands over, and what brings both corners back', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          w: fc.integer({ min: 400, max: 2000 }),
+          end: fc.integer({ min: 300, max: 2000 }),
+          h: fc.integer({ min: 400, max: 1500 }),
+          over: fc.integer({ min: -60, max: 60 }),
+          skew: fc.integer({ min: -40, max: 40 }),
+        }),
+        ({ w, end, h, over, skew }) => {
+          const [a, b] = [
+            [0, 0],
+            [w, 0],
+          ] as const;
+          const c = [w / 2 + end / 2 + over, h + skew] as const;
+          const d = [w / 2 - end / 2 + over, h - skew] as const;
+          const far = (p: readonly [number, number], q: readonly [number, number]) =>
+            Math.hypot(p[0] - q[0], p[1] - q[1]);
+          const found = square({
+            sides: [far(a, b), far(b, c), far(c, d), far(d, a)],
+            diagonals: [far(a, c), far(b, d)],
+            sd: 1,
+          });
+          expect(found.over).toBeCloseTo(over, 2);
+          const [cNow, dNow] = [
+            [c[0] + found.moves.c[0], c[1] + found.moves.c[1]],
+            [d[0] + found.moves.d[0], d[1] + found.moves.d[1]],
+          ] as [[number, number], [number, number]];
+          // Moved so, the diagonals are alike, the rear end is as long as before and stands over the middle.
+          expect(far(a, cNow)).toBeCloseTo(far(b, dNow), 1);
+          expect(far(cNow, dNow)).toBeCloseTo(far(c, d), 1);
+          expect(cNow[1]).toBeCloseTo(dNow[1], 2);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
   it('do not close where one tape is wrong by far, and say which cannot meet', () => {
     expect(square({ sides: [400, 300, 400, 300], diagonals: [500, 520], sd: 1 }).closes).toBe(false);
     expect(() => square({ sides: [400, 50, 400, 300], diagonals: [500, 500], sd: 1 })).toThrowError(

@@ -20,6 +20,12 @@ export interface Square {
   residuals: number[];
   /** The six tapes fit one another. */
   closes: boolean;
+  /** How far the middle of cd stands beside the middle line of ab, mm; towards the side of b is positive. */
+  over: number;
+  /** Where a, b, c, d lie by the adjusted lengths, mm: a at nothing, b along u, the others towards positive v. */
+  at: [Point, Point, Point, Point];
+  /** What brings c and d to equal heights on either side of that line while a and b stay, mm: [from a towards b, away from ab]. */
+  moves: { c: Point; d: Point };
 }
 
 const NAMES = ['a', 'b', 'c', 'd'] as const;
@@ -33,7 +39,8 @@ const TAPES = [
 ] as const;
 
 /**
- * Is an opening square? Four corners with two diagonals, all six lengths adjusted by least squares.
+ * Is an opening square, and which corner is moved where? Four corners with two diagonals, all six lengths adjusted by
+ * least squares. Square means even on either side of the middle of ab, so that an opening may narrow towards cd.
  *
  * @param input sides and diagonals in mm; sd of a tape, mm
  * @throws Problem naming the field; `no-triangle` where lengths cannot meet
@@ -59,6 +66,28 @@ export function square({ sides, diagonals, sd }: SquareInput): Square {
     corners: at.map((corner, i) => angleAt(corner, at[(i + 3) % 4]!, at[(i + 1) % 4]!)),
     residuals: tapes.map(({ residual }) => residual),
     closes: tapes.every(({ normalised }) => normalised === null || Math.abs(normalised) <= BLUNDER),
+    ...trueUp(at as [Point, Point, Point, Point]),
+  };
+}
+
+/** With a and b as they are: c and d at the same height above ab, as far apart as they are, on either side of its middle. */
+function trueUp([a, b, c, d]: readonly [Point, Point, Point, Point]): Pick<Square, 'at' | 'over' | 'moves'> {
+  const width = Math.hypot(b[0] - a[0], b[1] - a[1]);
+  const along: Point = [(b[0] - a[0]) / width, (b[1] - a[1]) / width];
+  const inFrame = (p: Point): Point => {
+    const [x, y] = [p[0] - a[0], p[1] - a[1]];
+    return [x * along[0] + y * along[1], Math.abs(x * along[1] - y * along[0])];
+  };
+  const [atC, atD] = [inFrame(c), inFrame(d)];
+  const half = Math.hypot(atC[0] - atD[0], atC[1] - atD[1]) / 2;
+  const height = (atC[1] + atD[1]) / 2;
+  return {
+    at: [[0, 0], [width, 0], atC, atD],
+    over: (atC[0] + atD[0]) / 2 - width / 2,
+    moves: {
+      c: [width / 2 + half - atC[0], height - atC[1]],
+      d: [width / 2 - half - atD[0], height - atD[1]],
+    },
   };
 }
 

@@ -120,6 +120,38 @@ describe('the measurements of a car', () => {
   });
 });
 
+describe('an opening by its four corners', () => {
+  it('is answered as soon as all six tapes are there, held against the first time, and refused in words', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const round = await begin(vehicle);
+    const take = (at: string, to: string, length: number) =>
+      tape(vehicle, at, { kind: 'corners', from: 'Floor', to, length });
+    const lengths = { ab: 1000, bc: 600, cd: 1000, da: 600, ac: 1171, bd: 1161.3 };
+    const entries = Object.entries(lengths);
+    for (const [to, length] of entries.slice(0, 5)) await take(round, to, length).expect(201);
+    expect(roundOf(await view(vehicle), round).corners).toEqual([
+      { name: 'Floor', lengths: expect.objectContaining({ ac: 1171 }) as object, found: null, trouble: null },
+    ]);
+    await take(round, 'bd', lengths.bd).expect(201);
+    const [floor] = roundOf(await view(vehicle), round).corners;
+    // By the parallelogram law the end of 4 w s = ac² − bd² stands over by s.
+    const over = (lengths.ac ** 2 - lengths.bd ** 2) / (4 * lengths.ab);
+    expect(floor!.found!.over).toBeCloseTo(over, 0);
+    expect(floor!.found!.moves.c[0]).toBeCloseTo(-over, 0);
+    const check = await begin(vehicle, 'Check');
+    await take(check, 'ac', 1168).expect(201);
+    expect(roundOf(await view(vehicle), check).compared).toEqual([
+      { kind: 'corners', from: 'Floor', to: 'ac', was: 1171, now: 1168 },
+    ]);
+    expect((await take(round, 'ae', 900).expect(422)).body).toMatchObject({ field: 'to' });
+    // Six tapes that cannot meet are said, and nothing is lost.
+    await take(check, 'ab', 100).expect(201);
+    for (const [to, length] of entries.slice(1)) await take(check, to, length).expect(201);
+    const [odd] = roundOf(await view(vehicle), check).corners;
+    expect(odd).toMatchObject({ found: null, trouble: expect.stringContaining('cannot meet') as string });
+  });
+});
+
 describe('braces', () => {
   it('are proposed for a sill that is decided, come out after the check, or for a reason', async () => {
     const vehicle = await vehicleOf(here.owner);

@@ -228,7 +228,7 @@ export class HoldService {
   }
 
   private checkTape(points: HoldView['points'], { kind, from, to, length }: TapeInput): void {
-    if (kind === 'own') return;
+    if (kind === 'own' || kind === 'corners') return;
     const known = (id: string) => points.some((point) => point.id === id);
     const bad = (field: string, detail: string) => new ServerProblem('invalid', detail, field);
     if (!known(from)) throw bad('from', 'This point is not there; choose one of the car.');

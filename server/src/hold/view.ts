@@ -11,6 +11,7 @@ import {
   type HeldFigure,
 } from '@aspecta/core/hold';
 import type { BraceRow, GapRow, OwnPointRow, RoundRow, TapeRow } from './entities.ts';
+import { cornersOf } from './corners.ts';
 import { gapView } from './gapView.ts';
 
 /** All that is known of how a car holds its shape. */
@@ -139,7 +140,8 @@ function tapeViews(rows: readonly TapeRow[], roundId: string): TapeView[] {
   const own = rows.filter((row) => row.roundId === roundId && !row.gone);
   const same = new Map<string, TapeRow[]>();
   for (const row of own) {
-    const place = [row.kind, ...[row.fromPoint, row.toPoint].sort()].join('|');
+    const ends = [row.fromPoint, row.toPoint];
+    const place = [row.kind, ...(row.kind === 'tape' ? ends.sort() : ends)].join('|');
     same.set(place, [...(same.get(place) ?? []), row]);
   }
   return [...same.values()].map((all) => {
@@ -183,6 +185,7 @@ function roundView(row: RoundRow, { tapes, first, points, figures, untouched }: 
     figures: figures.map((figure) => figureNow(figure, pointsOf(figure), { tapes, first, kept })),
     compared: first ? compared(first, tapes) : [],
     sides: sidesOf(points, tapes),
+    corners: cornersOf(tapes),
   };
 }
 
@@ -215,7 +218,9 @@ function compared(first: readonly TapeView[], now: readonly TapeView[]): Compare
   return now
     .flatMap((tape): Compared[] => {
       const was = first.find((one) =>
-        tape.kind === 'tape' ? isTape(tape.from, tape.to)(one) : one.kind === tape.kind && one.from === tape.from,
+        tape.kind === 'tape'
+          ? isTape(tape.from, tape.to)(one)
+          : one.kind === tape.kind && one.from === tape.from && one.to === tape.to,
       );
       return was ? [{ kind: tape.kind, from: tape.from, to: tape.to, was: was.length, now: tape.length }] : [];
     })

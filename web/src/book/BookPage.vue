@@ -10,7 +10,7 @@ import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import BookDrawing from './BookDrawing.vue';
 import KeepInCar from './KeepInCar.vue';
-import { unitOf } from './fields.ts';
+import { markedText, unitOf } from './fields.ts';
 import { calculationNotes } from './notes.ts';
 import OutlineFiles from './OutlineFiles.vue';
 import type { BookPage as BookPageOf } from './page.ts';
@@ -44,6 +44,17 @@ const notes = calculationNotes(props.page.calc);
 const broken = computed(() => Object.values(errors).some(Boolean));
 const keeping = ref(false);
 const copied = ref(false);
+/** What stands in a field, with its unit: it means the same wherever it is read. */
+function given(key: string): string {
+  const field = props.page.fields.find((one) => one.key === key)!;
+  const text = typed[key] ?? '';
+  return field.kind === 'lines'
+    ? text
+        .split('\n')
+        .map((line) => markedText({ ...field, kind: 'length' }, line, write))
+        .join('\n')
+    : markedText(field, text, write);
+}
 const link = () => window.location.href;
 async function copy(): Promise<void> {
   await navigator.clipboard?.writeText(link()).catch(() => undefined);
@@ -139,6 +150,7 @@ async function copy(): Promise<void> {
         :figures="answer.rows.map(({ name, text }) => `${name} ${text}`)"
         :link="link()"
         :price="page.price?.(of) ?? null"
+        :into="page.into?.(given) ?? null"
         @close="keeping = false"
       />
     </template>

@@ -49,6 +49,12 @@ export interface BookAnswer {
 /** What a panel costs before tax, minor units: a verdict can weigh it. */
 export type PanelPrice = Pick<Offer, 'price' | 'carriage'>;
 
+/** Where in a car an answer goes on, with what is typed for it in the address. */
+export interface Into {
+  station: 'hold' | 'fit' | 'weld';
+  query: Record<string, string>;
+}
+
 export interface BookPage {
   /** In the address. */
   key: string;
@@ -72,6 +78,11 @@ export interface BookPage {
   outline?: (result: never) => readonly (readonly (readonly [number, number])[])[];
   /** Where the page has found out what one panel costs. */
   price?: (values: Values) => PanelPrice | null;
+  /**
+   * The station of a car that goes on with what was typed here, and how it is told in its address; `given` is what
+   * stands in a field, with its unit.
+   */
+  into?: (given: (key: string) => string) => Into;
   /** Bend lines, slits and arrows that go with it. */
   marks?: (result: never) => readonly (readonly (readonly [number, number])[])[];
 }

@@ -1,6 +1,7 @@
 import { buyPages } from './pages/buy.ts';
 import { curvePages } from './pages/curve.ts';
 import { cutPages } from './pages/cut.ts';
+import { fitPages } from './pages/fit.ts';
 import { foldPages } from './pages/fold.ts';
 import { holdPages } from './pages/hold.ts';
 import { inspectPages } from './pages/inspect.ts';
@@ -15,6 +16,7 @@ export const BOOK: readonly BookPage[] = [
   ...measurePages,
   ...inspectPages,
   ...holdPages,
+  ...fitPages,
   ...cutPages,
   ...foldPages,
   ...curvePages,

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
+import { useRoute } from 'vue-router';
 import type { FitRoundInput, FitView } from '@aspecta/contract/fit';
 import { USUAL_GAP } from '@aspecta/core/hold';
 import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import { newId } from '../shell/newId.ts';
 import { useUnits } from '../shell/units.ts';
 
@@ -17,6 +19,7 @@ const props = defineProps<{
   noteError: string | null;
 }>();
 const emit = defineEmits<{ read: [round: FitRoundInput]; cancel: [] }>();
+const route = useRoute();
 /** The place that is looked at on the drawing. */
 const picked = defineModel<string | null>('picked', { required: true });
 const units = useUnits();
@@ -24,6 +27,11 @@ const draft = reactive<{ gaps: Record<string, string>; flush: Record<string, str
   gaps: {},
   flush: {},
   note: '',
+});
+/** What was typed elsewhere, one after another along the places. */
+const given = typeof route.query['gaps'] === 'string' ? route.query['gaps'].split(';') : [];
+props.view.places.forEach(({ id }, i) => {
+  if (given[i]) draft.gaps[id] = given[i];
 });
 const gapOf = (name: string) => ({ name, gap: '', wanted: units.typed(USUAL_GAP) });
 const beside = reactive(props.hung.map(gapOf));
@@ -71,6 +79,11 @@ function send(): void {
       weld. Leave out what you cannot read. Where edges meet, {{ units.length(view.wanted) }} is wanted; sheets that lie
       on each other have no gap.
     </p>
+    <KitNotice v-if="given.length > 0"
+      ><p>
+        The gaps come from the Bench book, in the order of the places: look whether each stands where you read it.
+      </p></KitNotice
+    >
     <div v-for="(place, i) in view.places" :key="place.id" class="place" :class="{ picked: picked === place.id }">
       <p class="small">
         <strong class="mono">{{ i + 1 }}</strong> {{ view.joints[place.joint]!.name }},

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import { useRoute } from 'vue-router';
 import { triedWith } from '@aspecta/core/body';
 import type { FitRoundInput, FitView } from '@aspecta/contract/fit';
 import { crumbsTo } from '../car/crumbs.ts';
@@ -27,7 +28,8 @@ const form = useForm();
 const at = `/repairs/${props.repair}/fit`;
 const { load, view, decision, others } = useRepairPage<FitView>(props, at);
 const last = computed(() => view.value?.rounds.at(-1) ?? null);
-const trying = ref(false);
+/** Gaps that come from the Bench book are read at once. */
+const trying = ref(useRoute().query['gaps'] !== undefined);
 const picked = ref<string | null>(null);
 async function keep(round: FitRoundInput): Promise<void> {
   const done = await form.submit(async () => {

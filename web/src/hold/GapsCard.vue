@@ -13,7 +13,14 @@ import { useUnits } from '../shell/units.ts';
 import type { Hold } from './useHold.ts';
 
 /* Gaps of a door or a lid, read at places of its edges → where it has gone → which mount to shim or shift by how much. */
-const props = defineProps<{ hold: Hold; view: HoldView; plan: BodyPlan; canWork: boolean }>();
+const props = defineProps<{
+  hold: Hold;
+  view: HoldView;
+  plan: BodyPlan;
+  /** Gaps by place, what is wanted and shims that come from elsewhere, as they are typed. */
+  given: Readonly<Record<string, string>>;
+  canWork: boolean;
+}>();
 const emit = defineEmits<{ part: [hung: string] }>();
 const units = useUnits();
 const { form } = props.hold;
@@ -21,9 +28,9 @@ const parts = computed(() => props.plan.frame?.hung ?? []);
 const hung = ref(parts.value[0]?.id ?? '');
 const part = computed(() => parts.value.find(({ id }) => id === hung.value)!);
 const places = computed(() => gapPlaces(panelOf(props.plan, part.value.panel)));
-const draft = reactive<Record<string, string>>({});
-const wanted = ref(units.typed(USUAL_GAP));
-const shims = ref(units.unit.value === 'in' ? '1/32, 1/16, 1/8' : '1, 2, 3');
+const draft = reactive<Record<string, string>>({ ...props.given });
+const wanted = ref(props.given['wanted'] ?? units.typed(USUAL_GAP));
+const shims = ref(props.given['shims'] ?? (units.unit.value === 'in' ? '1/32, 1/16, 1/8' : '1, 2, 3'));
 const wrong = ref<Record<string, string>>({});
 function read(): { readings: { place: string; gap: number; wanted: number }[]; shims: number[] } | null {
   const bad: Record<string, string> = {};

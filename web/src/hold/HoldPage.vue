@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { HoldView } from '@aspecta/contract/hold';
+import { useRoute } from 'vue-router';
+import { CORNER_TAPES, type HoldView } from '@aspecta/contract/hold';
 import { panelOf } from '@aspecta/core/body';
 import { boxOf, type Point } from '@aspecta/core/geometry';
 import { gapPlaces } from '@aspecta/core/hold';
@@ -20,8 +21,10 @@ import Waiting from '../shell/Waiting.vue';
 import PanelSheet from '../sheet/PanelSheet.vue';
 import SheetView from '../sheet/SheetView.vue';
 import BracesCard from './BracesCard.vue';
+import CornersSheet from './CornersSheet.vue';
 import FigureSheet from './FigureSheet.vue';
 import GapsCard from './GapsCard.vue';
+import { CORNERS } from './holdScene.ts';
 import MeasureTab from './MeasureTab.vue';
 import { useHold } from './useHold.ts';
 
@@ -50,6 +53,14 @@ const roundId = useInAddress('round', () => view.value?.rounds.at(-1)?.id ?? '')
 const round = computed(
   () => view.value?.rounds.find(({ id }) => id === roundId.value) ?? view.value?.rounds.at(-1) ?? null,
 );
+/* An opening by its four corners; what the Bench book was told of one comes with the address. */
+const opening = useInAddress('opening', () => round.value?.corners[0]?.name ?? '');
+const { query } = useRoute();
+const gapsGiven = Object.fromEntries(
+  Object.entries(query).filter((one): one is [string, string] => typeof one[1] === 'string'),
+);
+const typed = (name: string): string => gapsGiven[name] ?? '';
+const cornersGiven = Object.fromEntries(CORNER_TAPES.map((tape) => [tape, typed(tape)]));
 const now = computed(() => round.value?.figures.find((one) => one.figure === figure.value?.id) ?? null);
 const braces = computed(() => {
   const inside = (view.value?.braces ?? []).filter((one) => one.outAt === null && one.figure === figure.value?.id);
@@ -108,6 +119,12 @@ const gapBox = computed(() => {
             </g>
           </template>
         </SheetView>
+        <CornersSheet
+          v-else-if="tab === 'tapes' && figureId === CORNERS"
+          :key="opening"
+          :name="opening"
+          :found="round?.corners.find(({ name }) => name === opening)?.found ?? null"
+        />
         <FigureSheet
           v-else-if="figure"
           :key="figure.id"
@@ -138,7 +155,9 @@ const gapBox = computed(() => {
           v-if="tab === 'tapes'"
           v-model:figure-id="figureId"
           v-model:round-id="roundId"
+          v-model:opening="opening"
           v-model:adding="adding"
+          :corners="cornersGiven"
           :hold="hold"
           :view="view"
           :plan="load.data.value.plan"
@@ -157,6 +176,7 @@ const gapBox = computed(() => {
           :hold="hold"
           :view="view"
           :plan="load.data.value.plan"
+          :given="gapsGiven"
           :can-work="session.canWork"
           @part="part = $event"
         />

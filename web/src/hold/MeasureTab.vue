@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import {
   STAND_WORDS,
   STANDS,
+  type CornerTape,
   type FigureView,
   type HoldView,
   type RoundView,
@@ -18,7 +19,9 @@ import KitNotice from '../kit/KitNotice.vue';
 import KitSelect from '../kit/KitSelect.vue';
 import { newId } from '../shell/newId.ts';
 import { useSession } from '../shell/session.ts';
+import CornersCard from './CornersCard.vue';
 import OtherLengths from './OtherLengths.vue';
+import { CORNERS, OTHER } from './holdScene.ts';
 import TapesCard from './TapesCard.vue';
 import type { Hold } from './useHold.ts';
 
@@ -29,14 +32,17 @@ const props = defineProps<{
   plan: BodyPlan;
   round: RoundView | null;
   figure: FigureView | null;
+  /** Lengths of an opening that come from elsewhere, as they are typed. */
+  corners: Partial<Record<CornerTape, string>>;
 }>();
 const figureId = defineModel<string>('figureId', { required: true });
 const roundId = defineModel<string>('roundId', { required: true });
+/** Name of the opening that is measured by its four corners. */
+const opening = defineModel<string>('opening', { required: true });
 /** Name of a point of one's own that is waited for on the drawing. */
 const adding = defineModel<string | null>('adding', { required: true });
 const session = useSession();
 const { form } = props.hold;
-const OTHER = 'other';
 const figureOptions = computed(() => [
   ...props.view.figures.map(({ id, name }) => {
     const stand = props.round?.figures.find((one) => one.figure === id);
@@ -44,6 +50,7 @@ const figureOptions = computed(() => [
       !stand || stand.taken === 0 ? '' : stand.next === null ? ' – all taken' : ` – ${stand.taken} of ${stand.of}`;
     return { value: id, label: `${name}${word}` };
   }),
+  { value: CORNERS, label: 'An opening by its four corners' },
   { value: OTHER, label: 'Heights, and measures of my own' },
 ]);
 /* A new measurement. */
@@ -94,8 +101,18 @@ const word = computed(() => {
           </option></KitSelect
         ></KitField
       >
+      <CornersCard
+        v-if="figureId === CORNERS"
+        :key="round.id"
+        v-model:opening="opening"
+        :hold="hold"
+        :view="view"
+        :round="round"
+        :given="corners"
+        :can-work="session.canWork"
+      />
       <OtherLengths
-        v-if="figureId === OTHER || !figure"
+        v-else-if="figureId === OTHER || !figure"
         :hold="hold"
         :view="view"
         :round="round"
@@ -115,7 +132,7 @@ const word = computed(() => {
           <KitButton :disabled="form.busy.value" @click="hold.change(round, { finished: !round.finished })">{{
             round.finished ? 'Open it again' : 'That is all: it is finished'
           }}</KitButton>
-          <div v-if="figure && figureId !== OTHER" class="stack">
+          <div v-if="figure && figureId !== OTHER && figureId !== CORNERS" class="stack">
             <KitField
               v-slot="{ bind }"
               label="A point of my own"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { HoldView, RoundView, TapeKind } from '@aspecta/contract/hold';
+import type { CornerTape, HoldView, RoundView, TapeKind } from '@aspecta/contract/hold';
 import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitField from '../kit/KitField.vue';
@@ -8,13 +8,14 @@ import KitInput from '../kit/KitInput.vue';
 import KitSelect from '../kit/KitSelect.vue';
 import { newId } from '../shell/newId.ts';
 import { useUnits } from '../shell/units.ts';
+import { sideText } from './cornersText.ts';
 import type { Hold } from './useHold.ts';
 
 /* Heights of points, and measures of one's own by name: the same figure before and after is the proof. */
 const props = defineProps<{ hold: Hold; view: HoldView; round: RoundView; canWork: boolean }>();
 const units = useUnits();
 const { form } = props.hold;
-const kind = ref<Exclude<TapeKind, 'tape'>>('height');
+const kind = ref<'height' | 'own'>('height');
 const at = ref(props.view.points[0]?.id ?? '');
 const name = ref('');
 const text = ref('');
@@ -33,17 +34,19 @@ async function keep(): Promise<void> {
 const titleOf = (tape: { kind: TapeKind; from: string; to: string }) => {
   const point = (id: string) => props.view.points.find((one) => one.id === id)?.name ?? id;
   if (tape.kind === 'own') return tape.from;
+  if (tape.kind === 'corners') return `${tape.from}, ${sideText(tape.to as CornerTape)}`;
   return tape.kind === 'height' ? `Height of ${point(tape.from)}` : `${point(tape.from)} to ${point(tape.to)}`;
 };
-const others = computed(() => props.round.tapes.filter(({ kind: one }) => one !== 'tape'));
+const isOther = ({ kind: one }: { kind: TapeKind }) => one === 'height' || one === 'own';
+const others = computed(() => props.round.tapes.filter(isOther));
 /** Measures of one's own that the first measurement has and this one lacks. */
 const lacking = computed(() =>
   (props.view.rounds[0]?.tapes ?? []).filter(
-    (one) => one.kind !== 'tape' && !others.value.some((own) => own.kind === one.kind && own.from === one.from),
+    (one) => isOther(one) && !others.value.some((own) => own.kind === one.kind && own.from === one.from),
   ),
 );
 function again({ kind: which, from }: { kind: TapeKind; from: string }): void {
-  if (which === 'tape') return;
+  if (which !== 'height' && which !== 'own') return;
   kind.value = which;
   if (which === 'height') at.value = from;
   else name.value = from;

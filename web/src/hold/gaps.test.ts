@@ -20,7 +20,7 @@ async function open(gaps: GapView[], unit: 'mm' | 'in' = 'mm') {
   signIn('worker', unit);
   const server = new FakeServer().on('POST /vehicles/v/hold/gaps', () => ({ gaps }));
   const { page } = await openPage(GapsCard, {
-    ...{ hold: useHold('v'), plan, canWork: true },
+    ...{ hold: useHold('v'), plan, given: {}, canWork: true },
     view: { gaps } as HoldView,
   });
   await page.get('select').setValue(cab.id);

@@ -38,6 +38,7 @@ const roundWith = (lengths: number, over: Partial<RoundView> = {}): RoundView =>
   ],
   compared: [],
   sides: [],
+  corners: [],
   ...over,
 });
 const view = (over: Partial<HoldView> = {}): HoldView => ({

@@ -19,6 +19,10 @@ export interface DrawnFigure {
   moves: { from: Point; to: Point; beyond: boolean }[];
 }
 
+/** In the address beside the ids of figures: what no figure of the body has. */
+export const OTHER = 'other';
+export const CORNERS = 'corners';
+
 /** Times that a movement is drawn as far as it is: a millimetre must be seen on a car. */
 export const MAGNIFIED = 25;
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { Pause, Play } from 'lucide-vue-next';
-import { useRouter } from 'vue-router';
+import { useRoute, useRouter } from 'vue-router';
 import { STEP_WORDS, type UsualWeld, type WeldPlanView } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
@@ -38,6 +38,7 @@ import WeldSupplies from './WeldSupplies.vue';
 const props = defineProps<{ id: string; repair: string }>();
 const session = useSession();
 const router = useRouter();
+const { query } = useRoute();
 const units = useUnits();
 const welding = useWeldPlan(props.repair);
 const { view, begun, form, input } = welding;
@@ -56,6 +57,7 @@ const load = useLoad(async (again) => {
   ]);
   welding.stored(plan);
   if (!plan && session.canWork) welding.usual(await get<UsualWeld | null>(`/repairs/${props.repair}/weld/usual`));
+  if (!load.data.value) welding.given(query);
   const others = repairs.filter(({ choice }) => !keepsPanel(choice));
   return { vehicle, repair, body, others, panel: panelOf(body, repair.panel) };
 });

@@ -1,5 +1,12 @@
 import { computed, reactive, ref, shallowRef } from 'vue';
-import { weldDefaults, type UsualWeld, type WeldPlanView, type WeldSettingsInput } from '@aspecta/contract/weld';
+import {
+  POSITION_WORDS,
+  PROCESS_WORDS,
+  weldDefaults,
+  type UsualWeld,
+  type WeldPlanView,
+  type WeldSettingsInput,
+} from '@aspecta/contract/weld';
 import { ApiProblem, put } from '../shell/api.ts';
 import { useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -7,6 +14,9 @@ import { useForm } from '../shell/useForm.ts';
 /** Lengths of the settings as they stand in their fields; empty for as the sheet and the process say. */
 const LENGTHS = ['other', 'pitch', 'stitch', 'hole'] as const;
 type LengthField = (typeof LENGTHS)[number];
+
+const isOneOf = <T extends string>(words: Readonly<Record<T, string>>, said: unknown): said is T =>
+  typeof said === 'string' && Object.hasOwn(words, said);
 
 /** The weld plan of a repair, the settings that are being chosen for it, and laying it out. */
 export function useWeldPlan(repairId: string) {
@@ -40,6 +50,13 @@ export function useWeldPlan(repairId: string) {
     asLast.value = last;
     take(last.input);
   }
+  /** Settings that come from elsewhere, by the names of their fields; what is none of them stays as it is. */
+  function given(said: Readonly<Record<string, unknown>>): void {
+    const { process, position } = said;
+    if (isOneOf(PROCESS_WORDS, process)) input.process = process;
+    if (isOneOf(POSITION_WORDS, position)) input.position = position;
+    for (const field of LENGTHS) if (typeof said[field] === 'string') lengths[field] = said[field];
+  }
   /** The plan as it is stored. Settings that are being chosen stay when the server has come back with the same one. */
   function stored(plan: WeldPlanView | null): void {
     if (plan && plan.version === view.value?.version) view.value = plan;
@@ -72,5 +89,5 @@ export function useWeldPlan(repairId: string) {
       }
     });
   }
-  return { view, input, warm, lengths, reason, begun, form, asLast, stored, usual, layOut };
+  return { view, input, warm, lengths, reason, begun, form, asLast, stored, usual, given, layOut };
 }

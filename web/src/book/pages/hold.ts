@@ -33,13 +33,14 @@ export function networkOf(points: unknown, tapes: unknown, sd: number, { read }:
   };
 }
 
+/** Where a gap is read, where it lies in the door, which way it opens, and the place of a hung part that it is. */
 const DOOR = [
-  ['hingeLow', 'Hinge side, low', 0, 0.12, 180],
-  ['hingeHigh', 'Hinge side, high', 0, 0.88, 180],
-  ['lockLow', 'Lock side, low', 1, 0.12, 0],
-  ['lockHigh', 'Lock side, high', 1, 0.88, 0],
-  ['sill', 'Sill', 0.5, 0, -90],
-  ['roof', 'Roof', 0.5, 1, 90],
+  ['hingeLow', 'Hinge side, low', 0, 0.12, 180, 'front-lower'],
+  ['hingeHigh', 'Hinge side, high', 0, 0.88, 180, 'front-upper'],
+  ['lockLow', 'Lock side, low', 1, 0.12, 0, 'rear-lower'],
+  ['lockHigh', 'Lock side, high', 1, 0.88, 0, 'rear-upper'],
+  ['sill', 'Sill', 0.5, 0, -90, 'lower-middle'],
+  ['roof', 'Roof', 0.5, 1, 90, 'upper-middle'],
 ] as const;
 
 export const holdPages: readonly BookPage[] = [
@@ -145,6 +146,15 @@ export const holdPages: readonly BookPage[] = [
         { id: 'lower hinge', x: 0, y: 0.2 * Number(v['height']) },
       ],
       shimStep: v['shim'],
+    }),
+    into: (given) => ({
+      station: 'hold',
+      query: {
+        tab: 'gaps',
+        wanted: given('wanted'),
+        shims: given('shim'),
+        ...Object.fromEntries(DOOR.map(([key, , , , , place]) => [place, given(key)])),
+      },
     }),
     answer: (r) => ({
       figure: r.mounts

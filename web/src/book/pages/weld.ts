@@ -49,6 +49,10 @@ export const weldPages: readonly BookPage[] = [
       },
     ],
     input: (v) => ({ ...v }),
+    into: (given) => ({
+      station: 'weld',
+      query: { process: given('process'), position: given('position'), other: given('other') },
+    }),
     answer: (r) => ({
       figure: r.tackCurrent === null ? r.gas : `${r.tackCurrent} A tack, ${r.seamCurrent} A seam`,
       sentence: r.notes[0]!,
@@ -99,6 +103,7 @@ export const weldPages: readonly BookPage[] = [
       { key: 'pitch', label: 'Pitch', kind: 'length', usual: 25, hint: 'MIG 25 mm, TIG 13 mm' },
     ],
     input: ({ length, pitch }) => ({ seam: { length }, pitch }),
+    into: (given) => ({ station: 'weld', query: { pitch: given('pitch') } }),
     answer: (r, _v, write) => ({
       figure: `${r.tacks.length} tacks`,
       sentence: 'Ends first, then the middle, then every gap halved.',
