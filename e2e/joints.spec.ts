@@ -66,6 +66,34 @@ test('a whole panel is welded in by one plan of all its joints, a round at a tim
   await expect.poll(async () => (await get<{ done: unknown[] }>(`/repairs/${repair}/weld`)).done.length).toBe(2 + all);
 });
 
+test('the heat of a weld plan is played, asked at a place, and copper and a pause are tried', async ({
+  page,
+  house,
+}) => {
+  await signIn(page, house);
+  const { car, repair } = await demoRepair(page, house, 'patch');
+  await page.goto(`${house.url}/vehicles/${car}/repairs/${repair}/weld`);
+  await page.getByRole('link', { name: 'See the heat, place by place' }).click();
+  const time = page.getByRole('slider', { name: 'Time' });
+  await expect(time).toBeVisible();
+  await time.fill('120');
+  await expect(page.getByText('at the warmest place')).toBeVisible();
+  // It plays, and stops where it is told to.
+  await page.getByRole('button', { name: 'Play the heat' }).click();
+  await expect.poll(async () => Number(await time.inputValue())).toBeGreaterThan(125);
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await clickOn(page, 200, 120);
+  await expect(page.getByText('How warm these places are')).toBeVisible();
+  await page.getByText('Copper behind every joint').click();
+  await expect(page.getByText(/With copper/)).toBeVisible();
+  await time.fill('60');
+  await page.getByLabel(/^Pause before/).fill('3');
+  await page.getByRole('button', { name: 'Try this pause' }).click();
+  await expect(page.getByText(/With copper and a pause/)).toBeVisible();
+  await page.getByRole('button', { name: 'As it is laid out again' }).click();
+  await expect(page.getByText(/With copper/)).toBeHidden();
+});
+
 test('a find is cured with how, opened again, removed and brought back', async ({ page, house }) => {
   await signIn(page, house);
   const car = await rollIn(page, 'Cured');

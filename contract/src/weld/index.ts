@@ -1,5 +1,5 @@
 import type { Closing } from '@aspecta/core/repair';
-import type { HandProcess, Holding, Position, StepKind, Strategy, WeldPlan } from '@aspecta/core/weld';
+import type { HandProcess, Holding, Position, StepKind, Strategy, WeldMaterial, WeldPlan } from '@aspecta/core/weld';
 
 /** How a repair is welded; what is null is taken by the sheet and the process. Lengths mm. */
 export interface WeldSettingsInput {
@@ -55,6 +55,8 @@ export interface WeldPlanView {
   joints: PlannedJoint[];
   /** The joints are not any more those that this was planned for: moved, closed in another way, or none at all. */
   moved: boolean;
+  /** What is welded: mm, and °C of the workshop. */
+  sheet: { thickness: number; material: WeldMaterial; ambient: number };
   /** Plans before this one of which welds were done, oldest first. */
   earlier: EarlierWeld[];
 }

@@ -3,7 +3,7 @@ import type { Point } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
 import type { Watch } from '../watch.ts';
 import { STILL_AIR_FILM, mildSteel, type SheetMaterial } from './material.ts';
-import { coveredCells, gapEdges, stitchCells } from './fieldGrid.ts';
+import { coveredCells, gapEdges, stitchCells, type GapEdge } from './fieldGrid.ts';
 import { SheetFlow } from './sheetFlow.ts';
 import { ROUNDING } from '../tolerances.ts';
 
@@ -81,6 +81,46 @@ const LONG_STEP = 7;
  */
 export function field(input: FieldInput, watch?: Watch): Field {
   const grid = checked(input);
+  const { gap, probes, times, stitches } = input;
+  const rise = probes.map(() => new Array<number>(times.length).fill(0));
+  const meanRise = new Array<number>(times.length).fill(0);
+  const order = times.map((_, i) => i).sort((a, b) => times[a]! - times[b]!);
+  const energy = heatOver(
+    input,
+    {
+      grid,
+      edges: gap ? gapEdges([{ points: gap.ring, closed: true, width: gap.width }], stitches, grid) : [],
+      share: backingShare(input, grid),
+      note: (time, now) => {
+        for (const i of order)
+          if (times[i] === time) {
+            probes.forEach((probe, p) => (rise[p]![i] = riseAt(now, probe, grid)));
+            meanRise[i] = now.reduce((sum, t) => sum + t, 0) / now.length;
+          }
+      },
+    },
+    watch,
+  );
+  return { rise, meanRise, energy };
+}
+
+/** What the heat flows over, and what is done each time that is asked for. */
+export interface Sheet {
+  grid: Grid;
+  edges: GapEdge[];
+  /** Heat capacity of each cell as a multiple of bare sheet; none where nothing is held behind it. */
+  share: Float64Array | undefined;
+  /** K of each cell, row by row; to be read at once. */
+  note: (time: number, rise: Float64Array) => void;
+}
+export type HeatOver = Pick<FieldInput, 'thickness' | 'material' | 'film' | 'stitches' | 'times'>;
+
+/**
+ * Heat flow through a sheet from nothing to the last of the times, each of which is noted; see field.
+ *
+ * @returns J that were put in, are held, and were lost by then
+ */
+export function heatOver(input: HeatOver, { grid, edges, share, note }: Sheet, watch?: Watch): Field['energy'] {
   const { cols, rows, cell } = grid;
   const material = input.material ?? mildSteel;
   const film = input.film ?? STILL_AIR_FILM;
@@ -92,15 +132,12 @@ export function field(input: FieldInput, watch?: Watch): Field {
   const capacity = volumetric * d * area;
   const diffusivity = material.conductivity / volumetric;
   const loss = (2 * film) / (volumetric * d);
-  const share = backingShare(input, grid, volumetric * d);
-  const edges = gapEdges(input, grid);
   const sources = input.stitches.map((stitch) => ({
     ...stitch,
     cells: stitchCells(stitch, grid),
     power: stitch.energy / Math.max(stitch.duration, BRIEF) / capacity,
   }));
-  const order = input.times.map((_, i) => i).sort((a, b) => input.times[a]! - input.times[b]!);
-  const end = input.times[order.at(-1)!]!;
+  const end = Math.max(...input.times);
   const events = [...new Set([0, ...input.times, ...input.stitches.flatMap((s) => [s.at, s.at + s.duration])])]
     .filter((t) => t <= end)
     .sort((a, b) => a - b);
@@ -115,20 +152,10 @@ export function field(input: FieldInput, watch?: Watch): Field {
 
   const flow = new SheetFlow(grid, diffusivity / area, share);
   flow.open(edges);
-  const rise = input.probes.map(() => new Array<number>(input.times.length).fill(0));
-  const meanRise = new Array<number>(input.times.length).fill(0);
   const held = () => flow.rise.reduce((sum, t, i) => sum + t * (share ? share[i]! : 1), 0);
   let [put, lost] = [0, 0];
   let quietSince = 0;
-  const note = (time: number) => {
-    const now = flow.rise;
-    for (const i of order)
-      if (input.times[i] === time) {
-        input.probes.forEach((probe, p) => (rise[p]![i] = riseAt(now, probe, grid)));
-        meanRise[i] = now.reduce((sum, t) => sum + t, 0) / n;
-      }
-  };
-  note(0);
+  note(0, flow.rise);
   for (let e = 1; e < events.length; e++) {
     const [from, to] = [events[e - 1]!, events[e]!];
     // A stitch that hardly lasts puts its heat in at once.
@@ -150,9 +177,9 @@ export function field(input: FieldInput, watch?: Watch): Field {
       time += dt;
       watch?.(time / end);
     }
-    note(to);
+    note(to, flow.rise);
   }
-  return { rise, meanRise, energy: { put: put * capacity, held: held() * capacity, lost: lost * capacity } };
+  return { put: put * capacity, held: held() * capacity, lost: lost * capacity };
 }
 
 function checked(input: FieldInput): Grid {
@@ -202,17 +229,23 @@ function checked(input: FieldInput): Grid {
 }
 
 /** Heat capacity of each cell as a multiple of bare sheet; undefined where no copper is held behind it. */
-function backingShare({ backing = [] }: FieldInput, grid: Grid, sheet: number): Float64Array | undefined {
+function backingShare(
+  { backing = [], thickness, material = mildSteel }: FieldInput,
+  grid: Grid,
+): Float64Array | undefined {
   if (backing.length === 0) return undefined;
   const share = new Float64Array(grid.cols * grid.rows).fill(1);
   for (const bar of backing)
-    for (const i of coveredCells(bar.ring, grid))
-      share[i]! += (COPPER.density * COPPER.heat * (bar.thickness / 1000)) / sheet;
+    for (const i of coveredCells(bar.ring, grid)) share[i]! += copperShare(bar.thickness, thickness, material);
   return share;
 }
 
+/** Heat that copper behind a sheet holds, as a multiple of the sheet's own; mm. */
+export const copperShare = (copper: number, thickness: number, { density, heat }: SheetMaterial): number =>
+  (COPPER.density * COPPER.heat * copper) / (density * heat * thickness);
+
 /** Between the four nearest cell centres. */
-function riseAt(now: Float64Array, [u, v]: Point, { cols, rows, cell }: Grid): number {
+export function riseAt(now: ArrayLike<number>, [u, v]: Point, { cols, rows, cell }: Grid): number {
   const clampTo = (x: number, n: number) => Math.min(n - 1, Math.max(0, x));
   const [x, y] = [clampTo(u / cell - 0.5, cols), clampTo(v / cell - 0.5, rows)];
   const [c, r] = [Math.min(cols - 2, Math.floor(x)), Math.min(rows - 2, Math.floor(y))];

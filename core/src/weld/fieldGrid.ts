@@ -1,22 +1,34 @@
 import { between, inRing, toSegment, type Point } from '../geometry/index.ts';
-import type { FieldInput, FieldStitch, Grid } from './field.ts';
+import type { FieldStitch, Grid } from './field.ts';
 
 /** Two neighbouring cells with the open joint between them, and when it is welded there (s; Infinity: never). */
 export interface GapEdge {
   a: number;
   b: number;
   closes: number;
+  /** Where, mm. */
+  at: Point;
   /** Set by whoever has taken note of it. */
   closed: boolean;
 }
 
-/** Where the joint separates neighbouring cells. */
-export function gapEdges({ gap, stitches }: FieldInput, grid: Grid): GapEdge[] {
-  if (!gap) return [];
+/** A joint that stands open until it is welded: mm; the ends of a closed one meet. */
+export interface OpenJoint {
+  points: readonly Point[];
+  closed: boolean;
+  width: number;
+}
+
+/** Where open joints separate neighbouring cells. */
+export function gapEdges(joints: readonly OpenJoint[], stitches: readonly FieldStitch[], grid: Grid): GapEdge[] {
+  return joints.flatMap((joint) => edgesOf(joint, stitches, grid));
+}
+
+function edgesOf({ points, closed, width }: OpenJoint, stitches: readonly FieldStitch[], grid: Grid): GapEdge[] {
   const { cols, rows, cell } = grid;
   const found = new Map<string, { a: number; b: number; at: Point }>();
-  gap.ring.forEach((p, i) => {
-    const q = gap.ring[(i + 1) % gap.ring.length]!;
+  points.slice(closed ? 0 : 1).forEach((q, i) => {
+    const p = points.at(i - (closed ? 1 : 0))!;
     // Rows whose line of centres is crossed separate cells left and right; columns, cells below and above.
     crossings(p[1], q[1], cell, rows, (row, share) => {
       const u = p[0] + (q[0] - p[0]) * share;
@@ -35,10 +47,11 @@ export function gapEdges({ gap, stitches }: FieldInput, grid: Grid): GapEdge[] {
       }
     });
   });
-  const reach = 0.75 * cell + gap.width / 2;
+  const reach = 0.75 * cell + width / 2;
   return [...found.values()].map(({ a, b, at }) => ({
     a,
     b,
+    at,
     closed: false,
     closes: stitches.reduce(
       (first, s) => (s.at < first && toSegment(at, s.start, s.end) <= reach ? s.at : first),

@@ -23,6 +23,7 @@ export { whereOnJoint, type OnJoint } from './whereOnJoint.ts';
 export { lineSource, plateSource, type LineSourceInput } from './lineSource.ts';
 export { movingSource, scaledK0, type MovingSourceInput } from './movingSource.ts';
 export { field, type Field, type FieldInput, type FieldStitch } from './field.ts';
+export { celsiusAt, heatReplay, TENTHS, type HeatReplay, type HeatReplayInput } from './heatReplay.ts';
 export { distortion, type Distortion, type DistortionInput } from './distortion.ts';
 export { plugs, type Plugs } from './plugs.ts';
 export {

@@ -72,6 +72,8 @@ export interface WeldStep {
   duration: number;
   /** °C at its place just before it starts; null for a check. */
   temperature: number | null;
+  /** J that it puts into the sheet; left out where it heats nothing, and by plans kept before this was noted. */
+  energy?: number;
   text: string;
 }
 

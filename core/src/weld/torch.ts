@@ -144,6 +144,7 @@ export class Torch {
       wait,
       start,
       temperature: this.temperature(step.from, start),
+      energy,
     });
     for (let k = 0; k < SOURCES; k++) {
       const share = (k + 0.5) / SOURCES;

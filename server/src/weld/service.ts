@@ -83,8 +83,8 @@ export class WeldService {
     const { repair, vehicle } = await this.verdicts.own(caller, repairId);
     const { layers } = panelOf(vehicle.plan, repair.panel);
     const [own] = layersOf(repair);
-    const { material } = layers.find(({ id }) => id === own) ?? layers[0]!;
-    return { panel: repairName(vehicle.plan, repair), car: vehicle.nickname, material };
+    const { material, thickness } = layers.find(({ id }) => id === own) ?? layers[0]!;
+    return { panel: repairName(vehicle.plan, repair), car: vehicle.nickname, material, thickness };
   }
 
   /** Lays the steps out anew. Once a step is done that needs a reason: those welds are in the metal, and stay as history. */
@@ -265,7 +265,11 @@ export class WeldService {
   }
 
   private async view(caller: Caller, row: WeldRow, repair: RepairRow): Promise<WeldPlanView> {
-    const done = await this.db.getRepository(WeldStepEntity).find({ where: { weldId: row.id }, order: { n: 'ASC' } });
+    const [done, { thickness, material }, { temperature: ambient }] = await Promise.all([
+      this.db.getRepository(WeldStepEntity).find({ where: { weldId: row.id }, order: { n: 'ASC' } }),
+      this.sheet(caller, row.id),
+      this.shops.shop(caller),
+    ]);
     return {
       repairId: row.id,
       panel: repair.panel,
@@ -279,6 +283,7 @@ export class WeldService {
       version: row.version,
       joints: row.joints.map((joint) => ({ ...oldJoint, ...joint })),
       moved: keepsPanel(repair.choice) || !(await this.liesWhere(caller, row)),
+      sheet: { thickness, material, ambient },
       earlier: row.earlier ?? [],
     };
   }

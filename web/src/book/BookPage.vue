@@ -14,7 +14,7 @@ import { markedText, unitOf } from './fields.ts';
 import { calculationNotes } from './notes.ts';
 import OutlineFiles from './OutlineFiles.vue';
 import type { BookPage as BookPageOf } from './page.ts';
-import RunningBar from './RunningBar.vue';
+import RunningBar from '../shell/RunningBar.vue';
 import { answerIn, drawingIn } from './saidIn.ts';
 import { useBook } from './useBook.ts';
 

@@ -31,7 +31,7 @@ const ALSO: Readonly<Record<string, string>> = {
   stock: 'rack stock leftover nest nesting steel metal yield offcut',
   way: 'access opening passage split take off remove',
   fit: 'trial gap trim hang align',
-  weld: 'tacks stitches heat amps sequence bench settings',
+  weld: 'tacks stitches heat warm temperature replay copper amps sequence bench settings',
   dress: 'straight edge filler low proud hammer dolly planish',
   close: 'coats primer wax cavity seal paint dew point',
   job: 'steps what next list order of work',

@@ -9,7 +9,7 @@ import HatchPatterns from './HatchPatterns.vue';
 import { tapeMarks } from './tapeMarks.ts';
 import { useViewport } from './useViewport.ts';
 
-/* The sheet at true scale with its two tapes. Slot `default` is drawn in mm (v up); slot `over` in px. */
+/* The sheet at true scale with its two tapes. Slot `default` is drawn in mm (v up); slot `over` in px; `picture` lies over both. */
 const props = defineProps<{ box: Box; label: string; tapes?: boolean; crosshair?: boolean; draws?: boolean }>();
 const emit = defineEmits<{ tap: [place: Point]; stroke: [places: readonly Point[] | null, done: boolean] }>();
 const host = ref<HTMLElement>();
@@ -87,6 +87,7 @@ defineExpose({ refit: viewport.refit, place: viewport.place });
         <text class="unit" x="4" y="16">{{ units.unit.value }}</text>
       </g>
     </svg>
+    <slot name="picture" :place="viewport.place" :scale="view.scale" />
     <div class="zoom" data-own-pointer>
       <KitButton aria-label="Zoom in" @click="viewport.zoomBy(1.4)"><Plus :size="18" /></KitButton>
       <KitButton aria-label="Zoom out" @click="viewport.zoomBy(1 / 1.4)"><Minus :size="18" /></KitButton>

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
-import { Pause, Play } from 'lucide-vue-next';
 import { useRoute, useRouter } from 'vue-router';
 import { STEP_WORDS, type UsualWeld, type WeldPlanView } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
 import { isCutIn, keepsPanel } from '@aspecta/core/verdict';
-import { Download } from 'lucide-vue-next';
+import { Download, Thermometer } from 'lucide-vue-next';
 import { crumbsTo } from '../car/crumbs.ts';
 import DecisionLine from '../car/DecisionLine.vue';
 import RepairChoice from '../car/RepairChoice.vue';
@@ -15,7 +14,6 @@ import ChartView from '../charts/ChartView.vue';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import KitSlider from '../kit/KitSlider.vue';
 import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import PanelSheet from '../sheet/PanelSheet.vue';
@@ -27,6 +25,7 @@ import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import CautionsDialog from './CautionsDialog.vue';
 import { heatChart } from './heatChart.ts';
+import PlayBar from './PlayBar.vue';
 import SetWelder from './SetWelder.vue';
 import StrategyTable from './StrategyTable.vue';
 import StepNow from './StepNow.vue';
@@ -151,13 +150,16 @@ onBeforeUnmount(() => {
         <SheetView v-else :box="boxOf(load.data.value.panel.outline)" tapes :label="load.data.value.panel.name">
           <PanelSheet :panel="load.data.value.panel" />
         </SheetView>
-        <div v-if="view" class="player" data-own-pointer>
-          <KitButton :aria-label="playing ? 'Stop' : 'Play the sequence'" @click="play">
-            <component :is="playing ? Pause : Play" :size="20" />
-          </KitButton>
-          <KitSlider v-model="at" label="Step" hide-label :max="steps.length" />
-          <span class="mono small">{{ at }} / {{ steps.length }}</span>
-        </div>
+        <PlayBar
+          v-if="view"
+          v-model="at"
+          label="Step"
+          what="the sequence"
+          :playing="playing"
+          :max="steps.length"
+          :said="`${at} / ${steps.length}`"
+          @play="play"
+        />
       </template>
       <template #card>
         <div class="stack">
@@ -243,6 +245,9 @@ onBeforeUnmount(() => {
             <KitCollapse v-if="view.plan.stitches > 0" title="Strategies side by side"
               ><StrategyTable :repair="repair" :input="input"
             /></KitCollapse>
+            <KitButton v-if="view.plan.arcTime > 0" small :to="`/vehicles/${id}/repairs/${repair}/weld/heat`"
+              ><Thermometer :size="16" />See the heat, place by place</KitButton
+            >
             <KitCollapse v-if="view.plan.arcTime > 0" title="How warm it gets"
               ><ChartView :chart="warmth"
             /></KitCollapse>
@@ -273,19 +278,3 @@ onBeforeUnmount(() => {
     />
   </Waiting>
 </template>
-
-<style scoped>
-.player {
-  position: absolute;
-  left: 2.2rem;
-  bottom: 0.5rem;
-  right: 10.5rem;
-  display: flex;
-  gap: 0.6rem;
-  align-items: center;
-  background: var(--card);
-  border: 1px solid var(--line);
-  border-radius: 10px;
-  padding: 0.3rem 0.6rem;
-}
-</style>

@@ -16,7 +16,10 @@ const props = defineProps<{
   focus?: Point | null;
   label: string;
   tapes?: boolean;
+  /** Without the numbers of the welds. */
+  bare?: boolean;
 }>();
+const emit = defineEmits<{ tap: [place: Point] }>();
 const scene = computed(() => weldScene(props.view.plan.steps, (step) => props.lookOf(step.n)));
 const joints = computed(() =>
   props.view.joints.map((joint) => (joint.closed ? ringPath(joint.points) : linePath(joint.points))).join(''),
@@ -64,7 +67,7 @@ const placed = (place: (p: Point) => [number, number], at: Point) => place(at).j
 </script>
 
 <template>
-  <SheetView :box="box" :tapes="tapes" :label="label">
+  <SheetView :box="box" :tapes="tapes" :label="label" @tap="emit('tap', $event)">
     <PanelSheet :panel="panel" plain />
     <path :d="joints" class="joint" />
     <path :d="scene.paths.todo" class="bead is-todo" />
@@ -73,14 +76,16 @@ const placed = (place: (p: Point) => [number, number], at: Point) => place(at).j
     <template #over="{ place, scale }">
       <path v-if="scene.now" class="arrow" :d="arrow(place(scene.now.from), place(scene.now.to))" />
       <g
-        v-for="entry in shown(scale)"
+        v-for="entry in bare ? [] : shown(scale)"
         :key="entry.n"
         class="number"
         :class="[entry.look, `of-${entry.kind}`]"
         :transform="`translate(${placed(place, entry.look === 'now' ? aside(entry.at, scale) : entry.at)})`"
         ><circle :r="entry.look === 'now' ? 15 : 10" /><text>{{ entry.n }}</text></g
       >
+      <slot name="over" :place="place" />
     </template>
+    <template #picture="drawn"><slot name="picture" v-bind="drawn" /></template>
   </SheetView>
 </template>
 

@@ -43,6 +43,7 @@ const laid = (input: WeldSettingsInput, over: Partial<WeldPlanView> = {}): WeldP
   version: 1,
   joints,
   moved: false,
+  sheet: { thickness: 1, material: 'steel', ambient: 20 },
   earlier: [],
   ...over,
 });

@@ -7,8 +7,15 @@ export const weld: Station = {
   question: 'Which stitch next, how hot, how long to wait?',
   scope: 'repair',
   page: () => import('./WeldPage.vue'),
-  under: [{ path: '/vehicles/:id/repairs/:repair/bench', title: 'Bench mode', page: () => import('./BenchPage.vue') }],
-  keys: [['Space', 'Weld plan: play or stop. Bench mode: step done']],
+  under: [
+    { path: '/vehicles/:id/repairs/:repair/bench', title: 'Bench mode', page: () => import('./BenchPage.vue') },
+    {
+      path: '/vehicles/:id/repairs/:repair/weld/heat',
+      title: 'Heat of the plan',
+      page: () => import('./HeatPage.vue'),
+    },
+  ],
+  keys: [['Space', 'Weld plan and its heat: play or stop. Bench mode: step done']],
   onLine: true,
   inside: true,
 };

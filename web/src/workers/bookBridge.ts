@@ -1,34 +1,16 @@
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy } from 'comlink';
 import type { Answer, BookApi } from './book.ts';
+import { stoppable } from './stoppable.ts';
 
-let worker: Worker | undefined;
-let remote: Remote<BookApi> | undefined;
+const worker = stoppable<BookApi>(() => new Worker(new URL('./book.ts', import.meta.url), { type: 'module' }));
 
-function open(): Remote<BookApi> {
-  worker ??= new Worker(new URL('./book.ts', import.meta.url), { type: 'module' });
-  remote ??= wrap<BookApi>(worker);
-  return remote;
-}
-
-export const listBook = () => open().list();
+export const listBook = () => worker.open().list();
 
 /** Runs one calculation; `stop` ends it at once, whatever it is doing. */
-export function runBook(
+export const runBook = (
   id: string,
   input: unknown,
   progress: (share: number) => void,
-): { answer: Promise<Answer | null>; stop: () => void } {
-  let stopped: (value: null) => void = () => undefined;
-  const stop = new Promise<null>((resolve) => (stopped = resolve));
+): { answer: Promise<Answer | null>; stop: () => void } =>
   // The input is plain data; a reactive one cannot be sent.
-  const answer = Promise.race([open().run(id, structuredClone(input), proxy(progress)), stop]);
-  return {
-    answer,
-    stop: () => {
-      worker?.terminate();
-      worker = undefined;
-      remote = undefined;
-      stopped(null);
-    },
-  };
-}
+  worker.run<Answer>(async (api) => api.run(id, structuredClone(input), proxy(progress)));

@@ -10,7 +10,7 @@ import StationFrame from '../../shell/StationFrame.vue';
 import { useUnits } from '../../shell/units.ts';
 import { listBook, runBook } from '../../workers/bookBridge.ts';
 import KeepInCar from '../KeepInCar.vue';
-import RunningBar from '../RunningBar.vue';
+import RunningBar from '../../shell/RunningBar.vue';
 import FigureAnswer from './FigureAnswer.vue';
 import FigureField from './FigureField.vue';
 import { figuresOf, type Schema } from './shape.ts';

@@ -2,7 +2,7 @@
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitProgress from '../kit/KitProgress.vue';
-import { percent } from '../shell/units.ts';
+import { percent } from './units.ts';
 
 /* What a long calculation shows: how far it has come, and how to stop it. */
 defineProps<{ progress: number | null; stopped: boolean }>();
