@@ -25,7 +25,7 @@ export const job: Chapter = async ({ house, owner, id, story, isMain }) => {
   const told = (story as { job?: Told }).job;
   if (!told) return;
   const jobs = house.the(JobService);
-  await jobs.add(owner, id, { id: randomUUID(), ...told.own, after: [] });
+  await jobs.add(owner, id, { id: randomUUID(), ...told.own, after: [], before: [], waits: false, dry: false });
   for (const [step, spent] of told.done)
     await jobs.say(owner, id, {
       step,

@@ -44,7 +44,7 @@ export interface StepView extends Omit<JobStep, 'after'> {
   at: string | null;
   said: StepWordView | null;
   /** A person has added it. */
-  own: { after: string[]; version: number } | null;
+  own: { after: string[]; before: string[]; version: number } | null;
   /** Who works on it now, and since when. */
   clocks: { personId: string; by: string; since: string }[];
 }
@@ -69,8 +69,15 @@ export interface JobView {
 export interface OwnStepInput {
   id: string;
   title: string;
+  /** Of work, or by the clock where nobody works on it. */
   hours: number;
+  /** Steps that come first, and those that wait for this one. */
   after: string[];
+  before: string[];
+  /** It passes by the clock: something hardens, dries, is away. */
+  waits: boolean;
+  /** It takes dry weather. */
+  dry: boolean;
 }
 
 /** A clock is started on a step, or stopped: its hours are noted, or dropped where it ran on by mistake. */

@@ -32,6 +32,9 @@ export const ownStepSchema = Joi.object<OwnStepInput>({
   title: Joi.string().trim().min(2).max(200).required(),
   hours: Joi.number().min(0.05).max(500).required(),
   after: Joi.array().items(stepName).max(50).unique().default([]),
+  before: Joi.array().items(stepName).max(50).unique().default([]),
+  waits: Joi.boolean().default(false),
+  dry: Joi.boolean().default(false),
 });
 export const ownStepChangeSchema = (ownStepSchema as Joi.ObjectSchema).keys({
   version: Joi.number().integer().required(),

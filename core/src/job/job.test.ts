@@ -190,6 +190,21 @@ describe('the steps of a job', () => {
     const steps = job([sill], { own: [own] });
     expect(placeOf(steps, 'own 1')).toBeGreaterThan(placeOf(steps, 'car safe'));
     expect(stepOf(steps, 'own 1').after.map(({ id }) => id)).toEqual(['car safe']);
+    // What waits for it, also for what passes by the clock; and a circle through both.
+    const harden = {
+      id: 'own 2',
+      title: 'Coat hardens',
+      hours: 48,
+      after: ['r coats'],
+      before: ['r dress'],
+      waits: true,
+    };
+    const other = steps.filter(({ repair }) => repair !== null);
+    const [first, last] = [other[0]!.id, other.at(-1)!.id];
+    const again = job([sill], { own: [{ ...harden, after: [], before: [last], waits: true, dry: true }] });
+    expect(stepOf(again, last).after).toContainEqual({ id: 'own 2', why: 'You have put this before it.' });
+    expect(stepOf(again, 'own 2')).toMatchObject({ waits: true, dry: true, hours: 48 });
+    expect(() => job([sill], { own: [{ ...harden, after: [last], before: [first] }] })).toThrowError(/“Coat hardens”/);
     const ring = [
       { ...own, id: 'a', title: 'Wash', after: ['b'] },
       { ...own, id: 'b', title: 'Wax', after: ['a'] },

@@ -5,7 +5,7 @@ import { inOrder } from './inOrder.ts';
 import { acrossRepairs } from './acrossRepairs.ts';
 import { orderSteps } from './orderSteps.ts';
 import { repairSteps } from './repairSteps.ts';
-import { jobDefaults, type JobInput, type JobStep } from './types.ts';
+import { jobDefaults, type JobInput, type JobStep, type OwnStep } from './types.ts';
 
 const MOST_STEPS = 1000;
 
@@ -68,11 +68,7 @@ export function jobSteps({
     ...known.flatMap((repair) => repairSteps(repair, panelOf.get(repair.panel)!, { body, house: paces, paints })),
   ];
   acrossRepairs(steps, known, body);
-  for (const { id, title, hours, after } of own)
-    steps.push({
-      ...single(id, { kind: 'own', panel: null, title, hours, path: 'job' }),
-      after: after.map((before) => ({ id: before, why: 'You have put it after this.' })),
-    });
+  withOwn(steps, own);
   if (steps.length > MOST_STEPS)
     refuse(
       'too-many',
@@ -82,6 +78,19 @@ export function jobSteps({
   const names = new Set(steps.map(({ id }) => id));
   for (const step of steps) step.after = step.after.filter(({ id }) => names.has(id));
   return inOrder(steps);
+}
+
+/** Steps that a person has added, and what waits for them. */
+function withOwn(steps: JobStep[], own: readonly OwnStep[]): void {
+  for (const { id, title, hours, after, waits = false, dry = false } of own)
+    steps.push({
+      ...single(id, { kind: 'own', panel: null, title, hours, path: 'job' }),
+      ...{ waits, dry },
+      after: after.map((first) => ({ id: first, why: 'You have put it after this.' })),
+    });
+  const byId = new Map(steps.map((step) => [step.id, step]));
+  for (const { id, before = [] } of own)
+    for (const later of before) byId.get(later)?.after.push({ id, why: 'You have put this before it.' });
 }
 
 const single = (id: string, what: Pick<JobStep, 'kind' | 'panel' | 'title' | 'hours' | 'path'>): JobStep => ({

@@ -128,6 +128,11 @@ export interface OwnStep {
   title: string;
   hours: number;
   after: readonly string[];
+  /** Steps that wait for it. */
+  before?: readonly string[];
+  /** It passes by the clock. */
+  waits?: boolean;
+  dry?: boolean;
 }
 
 export interface JobInput {

@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm';
-import { belongsTo, day, decimal, json, key, maybe, moment, ref, text, version } from '../db/columns.ts';
+import { belongsTo, day, decimal, flag, json, key, maybe, moment, ref, text, version } from '../db/columns.ts';
 
 /** What a person has said of a step; it keeps to the step when decisions change. */
 export interface StepWordRow {
@@ -60,6 +60,10 @@ export interface OwnStepRow {
   title: string;
   hours: number;
   after: string[];
+  /** Steps that wait for it; null, as the other two, for what was added before these were asked. */
+  before: string[] | null;
+  waits: boolean | null;
+  dry: boolean | null;
   version: number;
   by: string;
   at: Date;
@@ -72,6 +76,9 @@ export const OwnStepEntity = new EntitySchema<OwnStepRow>({
     title: text(200),
     hours: decimal(),
     after: json(),
+    before: maybe(json()),
+    waits: maybe(flag()),
+    dry: maybe(flag()),
     version: version(),
     by: text(120),
     at: moment(),

@@ -1,5 +1,5 @@
 import { In, IsNull, Not, type DataSource } from 'typeorm';
-import type { HeldShares, JobInput, JobRepair, OrderedPart } from '@aspecta/core/job';
+import type { HeldShares, JobInput, JobRepair, OrderedPart, OwnStep } from '@aspecta/core/job';
 import { otherSideOf, type BodyPlan } from '@aspecta/core/body';
 import { expectedIn } from '@aspecta/core/order';
 import { signOf } from '@aspecta/core/survey';
@@ -38,6 +38,13 @@ interface Known {
   access: ReadonlyMap<string, NonNullable<JobRepair['access']>>;
   dressed: ReadonlyMap<string, number>;
 }
+
+/** A step of somebody's own as it is kept. */
+export const ownStepOf = ({ id, title, hours, after, before, waits, dry }: OwnStepRow): Required<OwnStep> => ({
+  ...{ id, title, hours, after, before: before ?? [] },
+  waits: Boolean(waits),
+  dry: Boolean(dry),
+});
 
 /** All that is known of these cars, asked for at once. */
 export async function gather(
@@ -100,7 +107,7 @@ export async function gather(
                   .map(({ panel }) => panel),
               ),
             ],
-            own: of(own),
+            own: of(own).map(ownStepOf),
             held: held.get(vehicle.id),
             paints: Boolean(shops.find(({ id }) => id === vehicle.shopId)?.paints),
           },

@@ -153,6 +153,24 @@ describe('the job of a car', () => {
     expect(circle.body.detail).toMatch(/“Engine (in|out)”.*after.*“Engine/);
     await here.owner.put(`${at}/${own.id}`, { ...own, title: 'Engine out and away', version: 1 }).expect(200);
     await here.owner.put(`${at}/${own.id}`, { ...own, title: 'Other', version: 1 }).expect(409);
+    // What hardens by the clock is waited for by what it was put before, and is no work.
+    const weld = `${repair.id} weld`;
+    const cure = {
+      id: randomUUID(),
+      title: 'Glue hardens',
+      hours: 48,
+      after: ['car safe'],
+      before: [weld],
+      waits: true,
+    };
+    const before = await job();
+    const with48 = (await here.owner.post(at, cure).expect(201)).body as JobView;
+    expect(with48.hours).toBeCloseTo(before.hours, 6);
+    expect(with48.steps.find(({ id }) => id === weld)!.waitsFor).toContainEqual(
+      expect.objectContaining({ id: cure.id, why: 'You have put this before it.' }),
+    );
+    expect(with48.steps.find(({ id }) => id === cure.id)).toMatchObject({ waits: true, own: { before: [weld] } });
+    await here.owner.delete(`${at}/${cure.id}`).expect(200);
     view = (await here.owner.delete(`${at}/${own.id}`).expect(200)).body as JobView;
     expect(view.steps.some(({ id }) => id === own.id)).toBe(false);
     expect(of(view, repair, 'weld')).toBeDefined();

@@ -198,7 +198,7 @@ export class JobService {
         target: OwnStepEntity,
         id: input.id,
         seen: version,
-        changes: { title: input.title, hours: input.hours, after: input.after },
+        changes: input,
         current: () => this.view(caller, vehicleId),
       });
       await record(manager, caller, vehicleId, 'job', `Step changed: ${input.title}`);

@@ -94,7 +94,7 @@ function stepView(
           at: said.at.toISOString(),
         }
       : null,
-    own: own ? { after: own.after, version: own.version } : null,
+    own: own ? { after: own.after, before: own.before ?? [], version: own.version } : null,
     clocks: clocks.map(({ personId, by, since }) => ({ personId, by, since: since.toISOString() })),
   };
 }

@@ -21,7 +21,8 @@ const MOST = 200;
 const draft = reactive({ title: props.text.slice(0, MOST), hours: '' });
 const kept = ref(false);
 async function keep(): Promise<void> {
-  const step: OwnStepInput = { id, title: draft.title, hours: decimal(draft.hours) as number, after: [] };
+  const hours = decimal(draft.hours) as number;
+  const step: OwnStepInput = { id, title: draft.title, hours, after: [], before: [], waits: false, dry: false };
   kept.value = Boolean(await form.submit(() => post(`/vehicles/${props.car.id}/job/steps`, step)));
 }
 </script>

@@ -177,14 +177,19 @@ describe('the job of a car', () => {
     await field(page, 'What is to be done').setValue('Engine out');
     await field(page, 'Hours').setValue('6');
     await field(page, 'After which step').setValue('r open');
+    await field(page, 'Before which step').setValue('r weld');
     await flushPromises();
     expect(body.textContent).toContain('Take off');
+    await page.get('input[value=clock]').setValue(true);
     await page.get('.dialog form').trigger('submit');
     await flushPromises();
     expect(server.to('POST /vehicles/v/job/steps')[0]).toMatchObject({
       title: 'Engine out',
       hours: 6,
       after: ['r open'],
+      before: ['r weld'],
+      waits: true,
+      dry: false,
     });
   });
 

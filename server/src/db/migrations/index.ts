@@ -25,6 +25,7 @@ import { feed } from './024-feed.ts';
 import { paint } from './025-paint.ts';
 import { layers } from './026-layers.ts';
 import { purse } from './027-purse.ts';
+import { ownStep } from './028-ownStep.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -55,6 +56,7 @@ export const volumes = [
   paint,
   layers,
   purse,
+  ownStep,
 ];
 
 /** All migrations, oldest first. */
