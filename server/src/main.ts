@@ -12,6 +12,7 @@ import { dumpDatabase } from './db/dump.ts';
 import { migrate } from './db/migrate.ts';
 import { purge } from './garage/purge.ts';
 import { PhotoService } from './photo/service.ts';
+import { warmUp } from './work/warm.ts';
 
 /* Starts the server: database → migrations → routes → listening. SIGTERM and SIGINT end it cleanly. */
 const logger = pino({ level: process.env['ASPECTA_LOG'] ?? 'warn' });
@@ -43,6 +44,11 @@ if (tls)
     Number(process.env['ASPECTA_TLS_PORT']),
   );
 process.stdout.write(`listening ${host}\n`);
+/** ms. Who opens the first page comes before. */
+const WARM_AFTER = 1500;
+setTimeout(() => {
+  warmUp(app.house.bench).catch((error: unknown) => logger.warn({ err: error }, 'the threads could not be warmed up'));
+}, WARM_AFTER).unref();
 
 /** ms between two looks for what was removed long ago. */
 const PURGE_EVERY = 6 * 3_600_000;

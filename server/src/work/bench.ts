@@ -1,4 +1,6 @@
+import { createHash } from 'node:crypto';
 import { Worker } from 'node:worker_threads';
+import { LRUCache } from 'lru-cache';
 import { Problem } from '@aspecta/core';
 import { ServerProblem } from '../http/problems.ts';
 import type { JobAnswer, JobInput, JobName } from './jobs.ts';
@@ -15,6 +17,10 @@ export interface Limits {
   threads: number;
 }
 const LIMITS: Limits = { longest: 20, memory: 512, mostWaiting: 40, mostOfOne: 8, threads: 2 };
+
+/** Jobs whose answers are kept: who comes back to the same question has it at once. */
+const KEPT: ReadonlySet<JobName> = new Set(['weighRepair']);
+const MOST_KEPT = 300;
 
 interface Job {
   name: JobName;
@@ -39,6 +45,7 @@ export class Workbench {
   private readonly limits: Limits;
   private readonly places: Place[];
   private readonly waiting: Job[] = [];
+  private readonly known = new LRUCache<string, { answer: unknown }>({ max: MOST_KEPT });
 
   constructor(limits: Partial<Limits> = {}) {
     this.limits = { ...LIMITS, ...limits };
@@ -55,7 +62,16 @@ export class Workbench {
    * @param asker who waits for it: a person, a shop, or the address of a stranger
    * @throws what the job refuses; `took-too-long`, `too-large` or `busy` by the limits
    */
-  run<N extends JobName>(name: N, input: JobInput<N>, asker: string): Promise<JobAnswer<N>> {
+  async run<N extends JobName>(name: N, input: JobInput<N>, asker: string): Promise<JobAnswer<N>> {
+    if (!KEPT.has(name)) return this.work(name, input, asker);
+    const key = createHash('sha1').update(name).update(JSON.stringify(input)).digest('base64');
+    const known = this.known.get(key) ?? { answer: await this.work(name, input, asker) };
+    this.known.set(key, known);
+    // Each asker may change his own.
+    return structuredClone(known.answer) as JobAnswer<N>;
+  }
+
+  private work<N extends JobName>(name: N, input: JobInput<N>, asker: string): Promise<JobAnswer<N>> {
     const ofOne = this.waiting.filter((job) => job.asker === asker).length;
     if (this.waiting.length >= this.limits.mostWaiting || ofOne >= this.limits.mostOfOne)
       return Promise.reject(new ServerProblem('busy', 'Too much is waiting to be worked out; try again in a moment.'));

@@ -7,6 +7,7 @@ import { inRing, type Point, type Polygon } from '@aspecta/core/geometry';
 import { zoneClassFrom, type NextReading } from '@aspecta/core/survey';
 import CarLocator from '../car/CarLocator.vue';
 import { crumbsTo } from '../car/crumbs.ts';
+import { weighAhead, weighedTogether } from '../car/weighAhead.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { takeTraced } from '../photo/traced.ts';
@@ -20,7 +21,7 @@ import ConflictDialog from './ConflictDialog.vue';
 import FindForm from './FindForm.vue';
 import LookCard from './LookCard.vue';
 import ReadingEntry from './ReadingEntry.vue';
-import { nextOnPanel } from './nextStep.ts';
+import { nextOnPanel, openOf } from './nextStep.ts';
 import { readingAt } from './surveyScene.ts';
 import SurveySheet from './SurveySheet.vue';
 import { shownFinds } from './useMaps.ts';
@@ -181,6 +182,11 @@ const next = computed(() =>
         canWork: session.canWork,
         isCustomer: session.isCustomer,
       }),
+);
+/* What is weighed next is weighed ahead, so that its page has nothing to wait for. */
+watch(
+  () => openOf({ panel: props.panel, zones: zones.value, repairs: survey.repairs.value }),
+  (open) => session.canWork && weighAhead(props.id, weighedTogether(open)),
 );
 function doNext(): void {
   const [first] = maps.advice.value?.next ?? [];

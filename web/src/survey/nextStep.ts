@@ -24,6 +24,14 @@ export interface NextStep {
   does?: 'take' | 'mark' | 'read';
 }
 
+/** Zones of a panel on which nothing is decided yet. */
+export const openOf = <Z extends { id: string }>({
+  panel,
+  zones,
+  repairs,
+}: Pick<Before, 'panel' | 'repairs'> & { zones: readonly Z[] }): Z[] =>
+  zones.filter(({ id }) => !repairs.some((repair) => repair.panel === panel && repair.zoneIds.includes(id)));
+
 /** The most useful step before one panel: what is open is weighed, what is decided is not asked again. */
 export function nextOnPanel(now: Before): NextStep {
   const { zones, repairs } = now;
@@ -31,8 +39,8 @@ export function nextOnPanel(now: Before): NextStep {
   if (now.isCustomer || (!now.canWork && zones.length === 0))
     return { text: 'Back to the whole body', to: `/vehicles/${now.vehicle}` };
   const own = repairs.filter(({ panel }) => panel === now.panel);
+  const open = openOf(now);
   const verdict = `/vehicles/${now.vehicle}/panels/${now.panel}/verdict`;
-  const open = zones.filter(({ id }) => !own.some(({ zoneIds }) => zoneIds.includes(id)));
   if (open.length > 0)
     return {
       text: `Weigh treat, patch or whole panel for ${open.length} ${open.length === 1 ? 'zone' : 'zones'}`,

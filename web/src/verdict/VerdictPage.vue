@@ -11,6 +11,7 @@ import { isBought, isCutIn } from '@aspecta/core/verdict';
 import { crumbsTo } from '../car/crumbs.ts';
 import { onSheet } from '../car/onSheet.ts';
 import { useVehicle } from '../car/useVehicle.ts';
+import { weighedTogether } from '../car/weighAhead.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitChecks from '../kit/KitChecks.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
@@ -75,11 +76,6 @@ const againId = useInAddress<string>(
 const again = computed(() => decided.value.find(({ id }) => id === againId.value) ?? null);
 /** What may be weighed together: what is open, and where a decision is made again all that is drawn. */
 const offered = computed(() => zones.value.filter((zone) => again.value || !repairOf(zone)));
-/** Of that what goes together at first: an opening to make is decided apart from damage. */
-const together = computed(() => {
-  const damage = offered.value.filter((zone) => zone.class !== 'opening');
-  return damage.length > 0 ? damage : offered.value;
-});
 const weighing = useWeighing(props.id, offered);
 const { zones: chosenZones, choice, view: verdict } = weighing;
 /** What is decided on is chosen at first; what was chosen stays as long as it can be. */
@@ -88,9 +84,9 @@ watch(
   ([now], [before]) => {
     const kept = offered.value.filter(({ id }) => chosenZones.value.includes(id));
     if (kept.length > 0 && now?.id === before?.id) return;
-    chosenZones.value = (now ? offered.value.filter((zone) => now.zoneIds.includes(zone.id)) : together.value).map(
-      ({ id }) => id,
-    );
+    chosenZones.value = (
+      now ? offered.value.filter((zone) => now.zoneIds.includes(zone.id)) : weighedTogether(offered.value)
+    ).map(({ id }) => id);
     choice.value = now?.choice ?? null;
   },
   { immediate: true },
