@@ -1,6 +1,6 @@
 import type { DatumPoint, Figure } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
-import type { BraceProposal, GapFit, HeldFigure, MovedPoint, OpenFigure, Square } from '@aspecta/core/hold';
+import type { BraceProposal, GapFit, HeldFigure, MovedPoint, OpenFigure, Square, Tilt } from '@aspecta/core/hold';
 
 /** How the car stands while it is measured; every word that a person reads for it stands here. */
 export const STAND_WORDS = {
@@ -33,10 +33,10 @@ export interface RoundChange {
 export const CORNER_TAPES = ['ab', 'bc', 'cd', 'da', 'ac', 'bd'] as const;
 export type CornerTape = (typeof CORNER_TAPES)[number];
 /**
- * A tape between two points of a figure; a height of one point; a measure of one's own, by its name; or one of the six
+ * A tape between two points of a figure, or that something is in its way; a height of one point; a measure of one's own, by its name; or one of the six
  * of an opening that the body's drawing does not know.
  */
-export type TapeKind = 'tape' | 'height' | 'own' | 'corners';
+export type TapeKind = 'tape' | 'height' | 'own' | 'corners' | 'barred';
 export interface TapeInput {
   id: string;
   kind: TapeKind;
@@ -44,7 +44,7 @@ export interface TapeInput {
   from: string;
   /** Empty for a height and for a measure of one's own; for an opening which of its tapes. */
   to: string;
-  /** mm */
+  /** mm; 0 where something is in the way. */
   length: number;
 }
 export interface TapeView extends TapeInput {
@@ -100,12 +100,18 @@ export interface RoundView extends RoundInput {
   sides: { name: string; left: number; right: number }[];
   /** Openings with four corners, by name. */
   corners: CornersView[];
+  /** By its heights: how far the car leans; null where too few points have one on both sides. */
+  tilt: Tilt | null;
+  /** It stands otherwise than at the measurement before: what was measured then says nothing of how it lies now. */
+  restood: Stand | null;
 }
 
 export interface FigureView extends Figure {
   own: boolean;
   /** Which tapes to take, in an order that saves walking. */
   tapes: [string, string][];
+  /** Tapes in whose way something is, by their ids. */
+  barred: { id: string; round: string; ends: [string, string] }[];
 }
 export interface PointInput {
   id: string;

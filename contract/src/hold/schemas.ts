@@ -28,11 +28,11 @@ export const roundChangeSchema = Joi.object<RoundChange>({
 });
 export const tapeSchema = Joi.object<TapeInput>({
   id,
-  kind: Joi.valid('tape', 'height', 'own', 'corners').required(),
+  kind: Joi.valid('tape', 'height', 'own', 'corners', 'barred').required(),
   from: point.trim().min(1).required(),
   to: point
     .allow('')
-    .when('kind', { is: 'tape', then: Joi.string().max(80).min(1).invalid('').required() })
+    .when('kind', { is: Joi.valid('tape', 'barred'), then: Joi.string().max(80).min(1).invalid('').required() })
     .when('kind', {
       is: 'corners',
       then: Joi.valid(...CORNER_TAPES)
@@ -40,7 +40,7 @@ export const tapeSchema = Joi.object<TapeInput>({
         .required(),
     })
     .default(''),
-  length,
+  length: Joi.when('kind', { is: 'barred', then: Joi.number().valid(0).required(), otherwise: length }),
 });
 export const pointSchema = Joi.object<PointInput>({
   id,

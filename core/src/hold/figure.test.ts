@@ -68,6 +68,18 @@ describe('the tapes of a figure', () => {
     const walks = tapes.slice(1).filter(([from], i) => from !== tapes[i]![1]);
     expect(walks.length).toBeLessThan(3);
   });
+  it('go round what is in the way, and take all that is left where too few can be stretched', () => {
+    const under = pointsOf('under');
+    const isOne = (pair: readonly string[], [a, b]: readonly [string, string]) => pair.includes(a) && pair.includes(b);
+    for (const barred of tapesOf(under)) {
+      const around = tapesOf(under, [barred]);
+      expect(around.some((pair) => isOne(pair, barred))).toBe(false);
+      expect(around.length).toBeGreaterThanOrEqual(2 * under.length - 3);
+    }
+    const door = pointsOf('door-l');
+    const [a, b] = tapesOf(door) as [[string, string], [string, string]];
+    expect(tapesOf(door, [a, b])).toHaveLength(4);
+  });
   it('name a blunder of 100 mm, and one of 8 mm among many', () => {
     const under = pointsOf('under');
     for (const [k, blunder] of [

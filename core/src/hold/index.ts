@@ -4,6 +4,7 @@ export { gaps, type GapFit, type GapReading, type Mount } from './gaps.ts';
 export { braces, type BraceCheck, type BraceInput } from './braces.ts';
 export { design, type Design, type DesignInput } from './design.ts';
 export { square, type Square, type SquareInput } from './square.ts';
+export { tilt, type Tilt, type TiltInput } from './tilt.ts';
 export { apart, inPlane, type InPlane } from './inPlane.ts';
 export { TAPE_SD, tapesOf } from './tapesOf.ts';
 export {

@@ -176,4 +176,12 @@ describe('two phones on one car', () => {
     live.close();
     expect((await listen(other, `/vehicles/${vehicle}/live`)).status).toBe(404);
   });
+  it('are told of what is none of these, so that their pages ask anew', async () => {
+    const vehicle = await vehicleOf(owner);
+    const live = await listen<LiveChange>(owner, `/vehicles/${vehicle}/live`);
+    const round = { id: randomUUID(), name: 'Before the first cut', stand: 'stands' };
+    await owner.post(`/vehicles/${vehicle}/hold/rounds`, round).expect(201);
+    await live.until((change) => Object.values(change).every((list) => list.length === 0));
+    live.close();
+  });
 });

@@ -120,6 +120,46 @@ describe('the measurements of a car', () => {
   });
 });
 
+describe('what stands in the way', () => {
+  it('of a tape takes it out of the figure, another takes its place, and it comes back when it is free', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const round = await begin(vehicle);
+    const underOf = (all: HoldView) => all.figures.find(({ id }) => id === 'under')!;
+    const before = underOf(await view(vehicle));
+    const [from, to] = before.tapes[2]!;
+    const id = randomUUID();
+    const bar = { id, kind: 'barred', from, to, length: 0 };
+    const barred = underOf((await tape(vehicle, round, bar).expect(201)).body as HoldView);
+    expect(barred.barred).toEqual([{ id, round, ends: [from, to] }]);
+    expect(barred.tapes.some((pair) => pair.includes(from) && pair.includes(to))).toBe(false);
+    expect(barred.tapes.length).toBeGreaterThanOrEqual(2 * barred.points.length - 3);
+    expect(roundOf(await view(vehicle), round).tapes).toEqual([]);
+    expect((await tape(vehicle, round, { ...bar, id: randomUUID(), length: 5 }).expect(422)).body).toMatchObject({
+      field: 'length',
+    });
+    await here.owner.delete(`/vehicles/${vehicle}/hold/rounds/${round}/tapes/${id}`).expect(200);
+    expect(underOf(await view(vehicle)).tapes).toEqual(before.tapes);
+  });
+  it('is not the lean of the car: heights say which side stands higher, and that it was put elsewhere', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const first = await begin(vehicle);
+    const { points } = await view(vehicle);
+    const corner = points.filter(({ id }) => /^(hinge-foot|lock-foot)-[lr]$/.test(id));
+    expect(corner).toHaveLength(4);
+    for (const { id, at } of corner)
+      await tape(vehicle, first, { kind: 'height', from: id, to: '', length: at[2] + 300 + at[1] / 200 }).expect(201);
+    const leant = roundOf(await view(vehicle), first).tilt!;
+    expect(leant.left).toBeCloseTo(5, 3);
+    expect(leant.rear).toBeCloseTo(0, 3);
+    const second = randomUUID();
+    const moved = { id: second, name: 'On the jig', stand: 'jig' };
+    await here.owner.post(`/vehicles/${vehicle}/hold/rounds`, moved).expect(201);
+    const all = await view(vehicle);
+    expect([roundOf(all, first).restood, roundOf(all, second).restood]).toEqual([null, 'stands']);
+    expect(roundOf(all, second).tilt).toBeNull();
+  });
+});
+
 describe('an opening by its four corners', () => {
   it('is answered as soon as all six tapes are there, held against the first time, and refused in words', async () => {
     const vehicle = await vehicleOf(here.owner);

@@ -1,4 +1,5 @@
-import type { Compared, FigureNow, FigureView, HoldView, RoundView, TapeView } from '@aspecta/contract/hold';
+import type { Compared, FigureNow, FigureView, HoldView, RoundView, Stand, TapeView } from '@aspecta/contract/hold';
+import { Problem } from '@aspecta/core';
 import { type BodyPlan, type DatumPoint, type Figure, type Frame } from '@aspecta/core/body';
 import {
   apart,
@@ -8,7 +9,9 @@ import {
   movedPoints,
   proposeBraces,
   tapesOf,
+  tilt,
   type HeldFigure,
+  type Tilt,
 } from '@aspecta/core/hold';
 import type { BraceRow, GapRow, OwnPointRow, RoundRow, TapeRow } from './entities.ts';
 import { cornersOf } from './corners.ts';
@@ -33,7 +36,7 @@ export interface Held {
 const NO_FRAME: Frame = { points: [], figures: [], hung: [] };
 
 /** Points and figures of a body with those of somebody's own, and the tapes that each figure asks for. */
-export function framed({ plan, own }: Pick<Held, 'plan' | 'own'>): {
+export function framed({ plan, own, tapes }: Pick<Held, 'plan' | 'own' | 'tapes'>): {
   points: HoldView['points'];
   figures: FigureView[];
 } {
@@ -49,19 +52,31 @@ export function framed({ plan, own }: Pick<Held, 'plan' | 'own'>): {
       const mine = own.filter((row) => row.figure === figure.id).map(({ id }) => id);
       const ids = [...figure.points, ...mine];
       const all = ids.map((id) => [...known, ...added].find((point) => point.id === id)!);
-      return { ...figure, points: ids, own: mine.length > 0, tapes: tapesFor(all) };
+      const barred = barredOf(tapes, ids);
+      return { ...figure, points: ids, own: mine.length > 0, barred, tapes: tapesFor(all, barred) };
     }),
   };
 }
 
-/** Tapes of figures by their points: they are the same for every car of a body. */
+/** Tapes in whose way something is on this car, whenever that was said. */
+function barredOf(tapes: readonly TapeRow[], points: readonly string[]): FigureView['barred'] {
+  return tapes
+    .filter(
+      ({ kind, gone, fromPoint, toPoint }) =>
+        kind === 'barred' && !gone && points.includes(fromPoint) && points.includes(toPoint),
+    )
+    .map(({ id, roundId, fromPoint, toPoint }) => ({ id, round: roundId, ends: [fromPoint, toPoint] }));
+}
+
+/** Tapes of figures by their points: they are the same for every car of a body in which nothing is in the way. */
 const designed = new Map<string, [string, string][]>();
-function tapesFor(points: readonly DatumPoint[]): [string, string][] {
-  const key = JSON.stringify(points.map(({ id, at }) => [id, at]));
+function tapesFor(points: readonly DatumPoint[], barred: FigureView['barred']): [string, string][] {
+  const pairs = barred.map(({ ends }) => ends);
+  const key = JSON.stringify([points.map(({ id, at }) => [id, at]), pairs]);
   const known = designed.get(key);
   if (known) return known;
   if (designed.size > MOST_DESIGNS) designed.clear();
-  const tapes = tapesOf(points);
+  const tapes = tapesOf(points, pairs);
   designed.set(key, tapes);
   return tapes;
 }
@@ -92,8 +107,9 @@ export function holdView(held: Held): HoldView {
   const [first] = held.rounds;
   const read = new Map(held.rounds.map((round) => [round.id, tapeViews(held.tapes, round.id)]));
   const firstTapes = first ? read.get(first.id)! : [];
-  const rounds = held.rounds.map((round) =>
+  const rounds = held.rounds.map((round, i) =>
     roundView(round, {
+      stoodBefore: held.rounds[i - 1]?.stand ?? null,
       tapes: read.get(round.id)!,
       first: round === first ? null : firstTapes,
       points,
@@ -137,7 +153,7 @@ const isTape = (a: string, b: string) => (tape: { kind: string; from: string; to
 
 /** The last reading of each tape of a measurement, with what was read there before. */
 function tapeViews(rows: readonly TapeRow[], roundId: string): TapeView[] {
-  const own = rows.filter((row) => row.roundId === roundId && !row.gone);
+  const own = rows.filter((row) => row.roundId === roundId && !row.gone && row.kind !== 'barred');
   const same = new Map<string, TapeRow[]>();
   for (const row of own) {
     const ends = [row.fromPoint, row.toPoint];
@@ -160,6 +176,8 @@ function tapeViews(rows: readonly TapeRow[], roundId: string): TapeView[] {
 }
 
 interface Around {
+  /** How the car stood at the measurement before; null for the first one. */
+  stoodBefore: Stand | null;
   tapes: TapeView[];
   /** Those of the first measurement; null where this is it. */
   first: readonly TapeView[] | null;
@@ -168,7 +186,7 @@ interface Around {
   untouched: readonly string[];
 }
 
-function roundView(row: RoundRow, { tapes, first, points, figures, untouched }: Around): RoundView {
+function roundView(row: RoundRow, { tapes, first, points, figures, untouched, stoodBefore }: Around): RoundView {
   const kept = row.kept ?? [...untouched];
   const pointsOf = (figure: FigureView) => figure.points.map((id) => points.find((point) => point.id === id)!);
   return {
@@ -186,6 +204,8 @@ function roundView(row: RoundRow, { tapes, first, points, figures, untouched }: 
     compared: first ? compared(first, tapes) : [],
     sides: sidesOf(points, tapes),
     corners: cornersOf(tapes),
+    tilt: tiltOf(points, tapes),
+    restood: stoodBefore !== null && stoodBefore !== row.stand ? stoodBefore : null,
   };
 }
 
@@ -225,6 +245,21 @@ function compared(first: readonly TapeView[], now: readonly TapeView[]): Compare
       return was ? [{ kind: tape.kind, from: tape.from, to: tape.to, was: was.length, now: tape.length }] : [];
     })
     .sort((a, b) => Math.abs(b.now - b.was) - Math.abs(a.now - a.was));
+}
+
+/** How the car leans by its heights; null as long as they do not tell both directions. */
+function tiltOf(points: readonly DatumPoint[], tapes: readonly TapeView[]): Tilt | null {
+  const measured = tapes.flatMap(({ kind, from, length }) => {
+    const point = kind === 'height' ? points.find(({ id }) => id === from) : undefined;
+    return point ? [{ x: point.at[0], y: point.at[1], z: point.at[2], height: length }] : [];
+  });
+  if (measured.length < 3) return null;
+  try {
+    return tilt({ points: measured });
+  } catch (error) {
+    if (error instanceof Problem) return null;
+    throw error;
+  }
 }
 
 /** Heights of points that were read on both sides. */

@@ -7,6 +7,8 @@ import type { BodyPlan } from '@aspecta/core/body';
 import { listen, merged } from '../live/listen.ts';
 import { get } from '../shell/api.ts';
 import { bodyOf } from '../shell/plans.ts';
+import { whenCalm } from '../shell/calm.ts';
+import type { Load } from '../shell/useLoad.ts';
 import { useConnection } from '../shell/connection.ts';
 import { useSession } from '../shell/session.ts';
 
@@ -146,6 +148,11 @@ export function useVehicle(id: string) {
     repair: async (repairId: string): Promise<RepairView> =>
       (await car.ready()).repairs.find((repair) => repair.id === repairId) ?? get<RepairView>(`/repairs/${repairId}`),
     renewLine: () => car.renewLine(),
+    /** Loads a page anew when somebody else has changed the car, in a calm moment. */
+    keepFresh: ({ reload }: Pick<Load<unknown>, 'reload'>) => {
+      const fresh = whenCalm(() => void reload());
+      stops.push(car.hear(fresh.call), fresh.stop);
+    },
     /** Tells what others change on it, as long as the page is open. */
     hear: (listener: (change: LiveChange) => void) => void stops.push(car.hear(listener)),
   };

@@ -41,6 +41,7 @@ const load = useLoad(async (again) => {
     .catch(() => undefined);
   return { vehicle, plan };
 });
+car.keepFresh(load);
 const groups = computed(() => (view.value && load.data.value ? groupsOf(view.value, load.data.value.plan) : []));
 const bare = computed(() => (view.value?.faces ?? []).filter(({ state }) => state === 'bare'));
 const toShut = computed(() => bare.value.filter(({ closedBy }) => closedBy.length > 0));

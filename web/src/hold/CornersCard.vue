@@ -54,8 +54,8 @@ async function keep(): Promise<void> {
   };
   if (Object.keys(wrong.value).length > 0) return;
   for (const { tape, mm } of typed) {
-    if (!(await props.hold.tape(props.round.id, { id: newId(), kind: 'corners', from: called, to: tape, length: mm! })))
-      return;
+    const one = { id: newId(), kind: 'corners' as const, from: called, to: tape, length: mm! };
+    if (!(await props.hold.tape(props.round.id, one, `${called}, ${sideText(tape)}: ${units.length(mm!)}`))) return;
     draft[tape] = '';
   }
   opening.value = called;

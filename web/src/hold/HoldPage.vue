@@ -39,6 +39,7 @@ const load = useLoad(async (again) => {
   view.value = held;
   return { vehicle, plan };
 });
+car.keepFresh(load);
 type Tab = 'tapes' | 'braces' | 'gaps';
 const tab = useInAddress<Tab>(
   'tab',

@@ -94,6 +94,12 @@ const word = computed(() => {
       <p class="small">
         <strong>{{ round.name }}</strong>, {{ STAND_WORDS[round.stand].toLowerCase() }}. {{ word }}
       </p>
+      <KitNotice v-if="round.restood" quiet>
+        <p>
+          It stood {{ STAND_WORDS[round.restood].toLowerCase() }} at the measurement before: what has moved since may be
+          the moving itself. Take all tapes again before anything is cut or welded.
+        </p>
+      </KitNotice>
       <KitField v-slot="{ bind }" label="Figure"
         ><KitSelect v-bind="bind" v-model="figureId"
           ><option v-for="one in figureOptions" :key="one.value" :value="one.value">

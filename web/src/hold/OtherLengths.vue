@@ -28,8 +28,8 @@ async function keep(): Promise<void> {
     ...(from === '' ? { name: 'Say what it is that you measure, so that you find it again.' } : {}),
   };
   if (mm === null || from === '') return;
-  if (await props.hold.tape(props.round.id, { id: newId(), kind: kind.value, from, to: '', length: mm }))
-    text.value = '';
+  const tape = { id: newId(), kind: kind.value, from, to: '', length: mm };
+  if (await props.hold.tape(props.round.id, tape, `${titleOf(tape)}: ${units.length(mm)}`)) text.value = '';
 }
 const titleOf = (tape: { kind: TapeKind; from: string; to: string }) => {
   const point = (id: string) => props.view.points.find((one) => one.id === id)?.name ?? id;
@@ -51,6 +51,30 @@ function again({ kind: which, from }: { kind: TapeKind; from: string }): void {
   if (which === 'height') at.value = from;
   else name.value = from;
 }
+/** mm. Less is level, as far as heights on a floor tell. */
+const LEVEL = 1;
+const leaning = computed(() => {
+  const { left, rear, off } = props.round.tilt!;
+  const parts = [
+    ...(Math.abs(left) >= LEVEL
+      ? [`the ${left > 0 ? 'left' : 'right'} side stands ${over(left)} higher for every ${metre.value} across`]
+      : []),
+    ...(Math.abs(rear) >= LEVEL
+      ? [`the ${rear > 0 ? 'rear' : 'front'} stands ${over(rear)} higher for every ${metre.value} along`]
+      : []),
+  ];
+  const lies =
+    parts.length > 0
+      ? `No: ${parts.join(', and ')}. Level it before heights are compared.`
+      : 'Yes, as far as a floor tells.';
+  return off > props.view.mayMove
+    ? `${lies} Apart from that one point lies ${units.length(off)} off: it was misread, or the body is twisted.`
+    : lies;
+});
+/** mm over which a lean is told: a length that one has before one's eyes. */
+const reach = computed(() => (units.unit.value === 'in' ? 304.8 : 1000));
+const metre = computed(() => units.length(reach.value));
+const over = (perMetre: number) => units.length((Math.abs(perMetre) * reach.value) / 1000);
 const signed = (mm: number) => `${mm > 0 ? '+' : mm < 0 ? '−' : ''}${units.length(Math.abs(mm))}`;
 </script>
 
@@ -110,6 +134,10 @@ const signed = (mm: number) => `${mm > 0 ? '+' : mm < 0 ? '−' : ''}${units.len
           <strong class="mono">{{ signed(side.left - side.right) }}</strong>
         </li>
       </ul>
+    </template>
+    <template v-if="round.tilt">
+      <h2>Does it stand level?</h2>
+      <p class="small">{{ leaning }}</p>
     </template>
     <template v-if="round.compared.length > 0">
       <h2>Then and now</h2>

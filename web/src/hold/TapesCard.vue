@@ -44,7 +44,7 @@ const about = computed(() => {
 const text = ref('');
 const wrong = ref<string | null>(null);
 const input = ref<{ focus: () => void }>();
-watch([asked, () => props.round.id], () => {
+watch([() => asked.value?.join(), () => props.round.id], () => {
   text.value = '';
   wrong.value = null;
 });
@@ -54,11 +54,19 @@ async function keep(): Promise<void> {
   wrong.value = mm === null ? units.noLength() : null;
   if (mm === null) return;
   const [from, to] = asked.value;
-  if (!(await props.hold.tape(props.round.id, { id: newId(), kind: 'tape', from, to, length: mm }))) return;
+  const title = `Tape ${letters(asked.value)} of ${props.figure.name}: ${units.length(mm)}`;
+  if (!(await props.hold.tape(props.round.id, { id: newId(), kind: 'tape', from, to, length: mm }, title))) return;
   chosen.value = null;
   text.value = '';
   await nextTick();
   input.value?.focus();
+}
+/** Something stands between the two points: another tape takes the place of this one. */
+async function inTheWay(): Promise<void> {
+  const [from, to] = asked.value!;
+  const title = `Something is in the way of ${letters([from, to])}, ${props.figure.name}`;
+  if (await props.hold.tape(props.round.id, { id: newId(), kind: 'barred', from, to, length: 0 }, title))
+    chosen.value = null;
 }
 const letters = (pair: readonly [string, string]) => pair.map((id) => letterOf(props.figure, id)).join('–');
 const rows = computed(() => props.figure.tapes.map((pair) => ({ pair, tape: taken(pair) })));
@@ -89,6 +97,7 @@ const said = (mm: number) => units.length(mm);
       <div class="row">
         <KitButton submit main :disabled="form.busy.value">Keep</KitButton>
         <KitButton v-if="chosen" @click="chosen = null">Not this one</KitButton>
+        <KitButton :disabled="form.busy.value" plain @click="inTheWay">Something is in the way</KitButton>
       </div>
     </form>
     <KitNotice v-if="now.doubtful.length > 0" bad>
@@ -125,6 +134,17 @@ const said = (mm: number) => units.length(mm);
         />
       </KitCollapse>
     </section>
+    <p v-if="'open' in now.held && now.next === null && now.taken > 0" class="small">
+      {{ units.said(now.held.open) }}
+    </p>
+    <KitCollapse v-if="figure.barred.length > 0" :title="`In the way: ${figure.barred.length}`">
+      <ul class="plain">
+        <li v-for="one in figure.barred" :key="one.id" class="row spread">
+          <span class="mono">{{ letters(one.ends) }}</span>
+          <KitButton v-if="canWork" small plain @click="hold.takeBack(one.round, one.id)">It is free now</KitButton>
+        </li>
+      </ul>
+    </KitCollapse>
     <KitCollapse :title="`All tapes: ${now.taken} of ${now.of}`" :open="round.finished">
       <ul class="plain">
         <li v-for="{ pair, tape } in rows" :key="pair.join()" class="row spread">

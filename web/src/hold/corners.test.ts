@@ -45,7 +45,7 @@ describe('what four corners say', () => {
 
 const round = (corners: CornersView[]): RoundView => ({
   ...{ id: 'r1', name: 'Before', stand: 'stands', finished: false, kept: [], keptSaid: false, by: 'Ines', version: 1 },
-  ...{ at: '2026-02-03T18:00:00.000Z', figures: [], compared: [], sides: [] },
+  ...{ at: '2026-02-03T18:00:00.000Z', figures: [], compared: [], sides: [], tilt: null, restood: null },
   tapes: corners.flatMap(({ name, lengths: read }) =>
     Object.entries(read).map(([to, length], i) => ({
       ...{ id: `t${i}`, kind: 'corners' as const, from: name, to, length, by: 'Ines', at: '', before: [] },

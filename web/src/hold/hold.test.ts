@@ -39,11 +39,13 @@ const roundWith = (lengths: number, over: Partial<RoundView> = {}): RoundView =>
   compared: [],
   sides: [],
   corners: [],
+  tilt: null,
+  restood: null,
   ...over,
 });
 const view = (over: Partial<HoldView> = {}): HoldView => ({
   points: points.map((point) => ({ ...point, own: false })),
-  figures: [{ ...door, own: false, tapes }],
+  figures: [{ ...door, own: false, barred: [], tapes }],
   rounds: [roundWith(2)],
   out: [],
   proposals: [],

@@ -1,4 +1,4 @@
-import { shallowRef } from 'vue';
+import { computed, onUnmounted, shallowRef } from 'vue';
 import type {
   BraceInput,
   GapInput,
@@ -9,14 +9,27 @@ import type {
   RoundView,
   TapeInput,
 } from '@aspecta/contract/hold';
+import { useOutbox } from '../outbox/useOutbox.ts';
 import { post, put, remove } from '../shell/api.ts';
 import { overTheirs } from '../shell/theirs.ts';
 import { useForm } from '../shell/useForm.ts';
+import { withKept } from './keptTapes.ts';
 
 /** How a car holds its shape, and what is measured and fitted of it. */
 export function useHold(vehicleId: string) {
   const form = useForm();
-  const view = shallowRef<HoldView | null>(null);
+  const outbox = useOutbox();
+  const stored = shallowRef<HoldView | null>(null);
+  /** As it is stored, with what is still on this device. */
+  const view = computed({
+    get: () => stored.value && withKept(stored.value, outbox.keptOf('tape', vehicleId)),
+    set: (now) => (stored.value = now),
+  });
+  onUnmounted(
+    outbox.whenSent((entry, answer) => {
+      if (entry.kind === 'tape' && entry.vehicle === vehicleId) stored.value = answer as HoldView;
+    }),
+  );
   const at = `/vehicles/${vehicleId}/hold`;
   const send = (action: () => Promise<HoldView>): Promise<boolean> =>
     form.submit(async () => {
@@ -39,7 +52,12 @@ export function useHold(vehicleId: string) {
         ),
       ),
     takeAway: (round: string) => send(() => remove(`${at}/rounds/${round}`)),
-    tape: (round: string, tape: TapeInput) => send(() => post(`${at}/rounds/${round}/tapes`, tape)),
+    /** Kept on this device first: a tape that was stretched is not stretched again because the network is gone. */
+    tape: (round: string, tape: TapeInput, title: string) =>
+      form.submit(async () => {
+        const entry = { id: tape.id, vehicle: vehicleId, kind: 'tape' as const, title };
+        await outbox.record({ ...entry, path: `${at}/rounds/${round}/tapes`, body: { ...tape } }, true);
+      }),
     takeBack: (round: string, tape: string) => send(() => remove(`${at}/rounds/${round}/tapes/${tape}`)),
     addPoint: (point: PointInput) => send(() => post(`${at}/points`, point)),
     removePoint: (point: string) => send(() => remove(`${at}/points/${point}`)),

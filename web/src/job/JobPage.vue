@@ -30,6 +30,7 @@ const load = useLoad(async (again) => {
   view.value = jobs;
   return { vehicle };
 });
+car.keepFresh(load);
 const count = (shown: Shown) => steps.value.filter(SHOWN[shown]).length;
 const options = computed(() => [
   { value: 'ready' as const, label: `Now (${count('ready')})` },

@@ -34,8 +34,10 @@ const mine = computed(() => props.step.clocks.find(({ personId }) => personId ==
 const open = ref(false);
 const draft = ref({ reason: '', until: '', notBefore: '', hours: '', spent: '', share: '' });
 watch(
-  () => props.step.said,
-  (said) => {
+  // The same words read again are no news: what is being typed stays.
+  () => JSON.stringify(props.step.said),
+  () => {
+    const { said } = props.step;
     draft.value = {
       reason: said?.reason ?? '',
       until: said?.until ?? '',

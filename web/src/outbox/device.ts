@@ -19,7 +19,7 @@ export interface Entry {
   /** How often the server has failed over it. */
   failures?: number;
 }
-export type EntryKind = 'reading' | 'find' | 'look' | 'pit' | 'tick' | 'zone' | 'picture';
+export type EntryKind = 'reading' | 'find' | 'look' | 'pit' | 'tick' | 'zone' | 'picture' | 'tape';
 
 /** An answer of the server as it was last seen. */
 export interface LastKnown {

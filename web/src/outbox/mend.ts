@@ -25,6 +25,7 @@ const LABELS: Readonly<Record<string, string>> = {
   v: 'Up',
   depth: 'Deepest pit',
   side: 'Side of the patch',
+  length: 'Length',
   pits: 'Pits in it',
   mouth: 'Mean mouth',
   note: 'Note',
@@ -33,7 +34,7 @@ const LABELS: Readonly<Record<string, string>> = {
 
 /** Kept in mm, µm and mm², shown and typed in the units of the shop. */
 const quantityOf = (key: string, units: Units): Quantity | undefined =>
-  ['metalMm', 'u', 'v', 'depth', 'side'].includes(key)
+  ['metalMm', 'u', 'v', 'depth', 'side', 'length'].includes(key)
     ? units
     : key === 'coatingUm'
       ? units.coating

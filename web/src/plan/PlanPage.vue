@@ -32,6 +32,7 @@ const load = useLoad(async (again) => {
   const [{ vehicle }, view] = await Promise.all([car.ready(again), get<PlanView>(`/vehicles/${props.id}/plan`)]);
   return { vehicle, view };
 });
+car.keepFresh(load);
 const view = computed(() => load.data.value!.view);
 function wished(now: PlanView): void {
   load.data.value = { ...load.data.value!, view: now };

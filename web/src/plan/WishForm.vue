@@ -17,9 +17,16 @@ const form = useForm();
 const draft = reactive({ promised: props.wish.promised ?? '', outdoors: props.wish.outdoors });
 /** The version on which the changes rest. */
 let seen = props.wish.version;
+const isDraft = ({ promised, outdoors }: PlanWishInput) =>
+  draft.promised === (promised ?? '') && draft.outdoors === outdoors;
 watch(
   () => props.wish,
-  ({ version }) => (seen = version),
+  (now, before) => {
+    // What is being typed stays, on the version that it rests on: saving it then tells of the other change.
+    if (!isDraft(before) && !isDraft(now)) return;
+    Object.assign(draft, { promised: now.promised ?? '', outdoors: now.outdoors });
+    seen = now.version;
+  },
 );
 async function save(): Promise<void> {
   await form.submit(() =>

@@ -26,6 +26,7 @@ const load = useLoad(async (again) => {
   ]);
   return { vehicle, record, timeline, shares };
 });
+car.keepFresh(load);
 const session = useSession();
 type Tab = 'record' | 'timeline' | 'share';
 const tab = useInAddress<Tab>(

@@ -36,7 +36,8 @@ const shown = () => (props.joint.weldPitch === undefined ? '' : units.length(pro
 const pitch = ref(shown());
 const wrong = ref<string | null>(null);
 watch(
-  () => props.joint,
+  // The same joint read again is no news: what is being typed stays.
+  () => JSON.stringify(props.joint),
   () => {
     pitch.value = shown();
     wrong.value = null;

@@ -53,6 +53,7 @@ const load = useLoad(async (again) => {
   view.value = joints;
   return { vehicle, plan, panel: panelOf(plan, joints.panel), repairs };
 });
+car.keepFresh(load);
 const own = computed(() =>
   (view.value?.joints ?? []).map((joint, i) => ({
     ...joint,

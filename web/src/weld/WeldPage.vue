@@ -60,6 +60,7 @@ const load = useLoad(async (again) => {
   const others = repairs.filter(({ choice }) => !keepsPanel(choice));
   return { vehicle, repair, body, others, panel: panelOf(body, repair.panel) };
 });
+car.keepFresh(load);
 const warmth = computed(() => heatChart(view.value!.plan, view.value!.input.handWarm, units.heat));
 watch(
   () => view.value?.version,

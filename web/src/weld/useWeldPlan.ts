@@ -30,10 +30,14 @@ export function useWeldPlan(repairId: string) {
   const asLast = shallowRef<UsualWeld | null>(null);
   const begun = computed(() => (view.value?.done.length ?? 0) > 0);
 
+  const settings = () => JSON.stringify([input, warm.value, lengths]);
+  /** The settings as they stood when the plan was shown. */
+  let shown = '';
   function show(plan: WeldPlanView): void {
     view.value = plan;
     take(plan.input);
     reason.value = '';
+    shown = settings();
   }
   /** Puts settings into their fields. */
   function take(settings: WeldSettingsInput): void {
@@ -60,7 +64,8 @@ export function useWeldPlan(repairId: string) {
   /** The plan as it is stored. Settings that are being chosen stay when the server has come back with the same one. */
   function stored(plan: WeldPlanView | null): void {
     if (plan && plan.version === view.value?.version) view.value = plan;
-    else if (plan) show(plan);
+    // Settings that are being chosen stay: laying out then tells of the other plan.
+    else if (plan && (!view.value || settings() === shown)) show(plan);
   }
   /** Lays it out by the settings as they are chosen, some of them changed. */
   async function layOut(change: Partial<WeldSettingsInput> = {}): Promise<boolean> {

@@ -35,6 +35,7 @@ const load = useLoad(async (again) => {
   ]);
   return { vehicle, plan, view };
 });
+car.keepFresh(load);
 const view = computed(() => load.data.value!.view);
 const picked = ref<'cheapest' | 'quickest' | 'mostOriginal' | 'now'>('cheapest');
 const WORDS = { cheapest: 'Cheapest', quickest: 'Quickest', mostOriginal: 'Keeps most', now: 'As it stands' } as const;
