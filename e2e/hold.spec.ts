@@ -104,5 +104,50 @@ test('measured on a phone in inches: a misread tape is named and taken again, a 
   });
 });
 
+test('two devices measure one car, one of them without network for a while; what is in the way is gone round', async ({
+  page,
+  context,
+  house,
+}) => {
+  await signIn(page, house);
+  const car = await rollIn(page, 'Two tapes');
+  const { get } = await api(page, house);
+  const held = () => get<HoldView>(`/vehicles/${car}/hold`);
+  await page.goto(`${house.url}/vehicles/${car}/hold`);
+  await page.getByRole('button', { name: 'Begin a measurement' }).click();
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await expect(page.getByText('Tape 1 of 6')).toBeVisible();
+  const other = await context.newPage();
+  await other.goto(`${house.url}/vehicles/${car}/hold`);
+  await expect(other.getByText('Tape 1 of 6')).toBeVisible();
+  const { points, figures } = await held();
+  const between = ([from, to]: readonly [string, string]) => {
+    const at = (id: string) => points.find((point) => point.id === id)!;
+    return apart(at(from), at(to)).toFixed(0);
+  };
+  const [first, second] = figures[0]!.tapes as [[string, string], [string, string]];
+  // What one has taken the other is not asked for; what he is typing stays.
+  await page.getByLabel('Length in mm').fill(between(first));
+  await page.getByLabel('Length in mm').press('Enter');
+  await expect(other.getByText('Tape 2 of 6')).toBeVisible();
+  // Without network the tape is kept here, and the next one is asked for.
+  await context.setOffline(true);
+  await page.getByLabel('Length in mm').fill(between(second));
+  await page.getByLabel('Length in mm').press('Enter');
+  await expect(page.getByText('Tape 3 of 6')).toBeVisible();
+  await context.setOffline(false);
+  await expect.poll(async () => (await held()).rounds[0]!.tapes.length, { timeout: 30_000 }).toBe(2);
+  await expect(other.getByText('Tape 3 of 6')).toBeVisible({ timeout: 30_000 });
+  // A seat stands between two points of the floor.
+  await page.getByLabel('Figure').selectOption('under');
+  await expect(page.getByText(/^Tape \d+ of/)).toBeVisible();
+  const asked = await page.locator('form.ask .big').innerText();
+  await page.getByRole('button', { name: 'Something is in the way' }).click();
+  await expect(page.locator('form.ask .big').filter({ hasText: asked })).toHaveCount(0);
+  await page.getByText('In the way: 1').click();
+  await page.getByRole('button', { name: 'It is free now' }).click();
+  await expect(page.locator('form.ask .big')).toHaveText(asked);
+});
+
 const letters = (points: readonly string[], pair: readonly string[]) =>
   pair.map((id) => 'ABCDEFGH'[points.indexOf(id)]).join('–');

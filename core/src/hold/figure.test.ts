@@ -48,6 +48,7 @@ describe('the measuring points of all bodies', () => {
       for (const { panel, mounts } of hung) {
         expect(mounts.length).toBeGreaterThanOrEqual(2);
         expect(gapPlaces(panelOf(plan, panel))).toHaveLength(12);
+        expect(mounts.every(({ on }) => on.length > 0)).toBe(true);
         for (const id of mounts.flatMap(({ on }) => on)) expect(panelOf(plan, id).id).toBe(id);
       }
       expect(new Set(points.map(({ id }) => id)).size).toBe(points.length);

@@ -102,8 +102,9 @@ export const useOutbox = defineStore('outbox', () => {
       tried.add(entry.id);
       try {
         const answer = await sendAgain(entry.method, entry.path, entry.body);
-        await drop(entry.id);
+        // Who shows it has the answer before it leaves: nothing is gone from the page for a moment.
         for (const listener of listeners) listener(entry, answer);
+        await drop(entry.id);
       } catch (error) {
         if (error instanceof Unreachable) return;
         if (error instanceof ApiProblem && error.body.status === 401) return;

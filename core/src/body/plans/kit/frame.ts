@@ -158,8 +158,12 @@ export const hungDoors = (panels: readonly Panel[]): HungPart[] =>
     }),
   );
 
-/** A lid on two hinges and a catch, seen from above with its front to the left. */
-export const hungLid = (panels: readonly Panel[], panel: string, name: string, hinges: 'front' | 'rear'): HungPart => {
+/** A lid on two hinges and a catch, with what carries them, seen from above with its front to the left. */
+export const hungLid = (
+  panels: readonly Panel[],
+  panel: string,
+  { name, hinges, on }: { name: string; hinges: 'front' | 'rear'; on: { hinges: string; catch: string } },
+): HungPart => {
   const [hinge, latch] = hinges === 'front' ? [0.05, 0.97] : [0.95, 0.03];
   return hangs(panels, {
     id: panel,
@@ -167,9 +171,9 @@ export const hungLid = (panels: readonly Panel[], panel: string, name: string, h
     panel,
     shimmed: null,
     at: [
-      ['hinge-l', 'Left hinge', hinge, 0.85],
-      ['hinge-r', 'Right hinge', hinge, 0.15],
-      ['catch', 'Catch', latch, 0.5],
+      ['hinge-l', 'Left hinge', hinge, 0.85, [on.hinges]],
+      ['hinge-r', 'Right hinge', hinge, 0.15, [on.hinges]],
+      ['catch', 'Catch', latch, 0.5, [on.catch]],
     ],
   });
 };

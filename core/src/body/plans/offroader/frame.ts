@@ -26,5 +26,8 @@ export const offroaderFrame = (panels: readonly Panel[]): Frame =>
       below: ['floor-front-l', 'floor-front-r', 'tunnel', 'seat-box'],
       above: ['scuttle', 'windscreen-frame', 'roof'],
     },
-    hung: [...hungDoors(panels), hungLid(panels, 'bonnet', 'Bonnet', 'rear')],
+    hung: [
+      ...hungDoors(panels),
+      hungLid(panels, 'bonnet', { name: 'Bonnet', hinges: 'rear', on: { hinges: 'bulkhead', catch: 'front-panel' } }),
+    ],
   });

@@ -41,6 +41,6 @@ export const pickupFrame = (panels: readonly Panel[]): Frame =>
           ],
         }),
       ),
-      hungLid(panels, 'bonnet', 'Bonnet', 'rear'),
+      hungLid(panels, 'bonnet', { name: 'Bonnet', hinges: 'rear', on: { hinges: 'bulkhead', catch: 'front-panel' } }),
     ],
   });

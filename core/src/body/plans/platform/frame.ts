@@ -34,7 +34,15 @@ export const platformFrame = (panels: readonly Panel[]): Frame =>
     across: { below: ['pan-front-l', 'pan-front-r', 'tunnel'], above: ['cowl', 'roof', 'dash'] },
     hung: [
       ...hungDoors(panels),
-      hungLid(panels, 'front-lid', 'Front lid', 'rear'),
-      hungLid(panels, 'rear-lid', 'Rear lid', 'front'),
+      hungLid(panels, 'front-lid', {
+        name: 'Front lid',
+        hinges: 'rear',
+        on: { hinges: 'bulkhead', catch: 'front-panel' },
+      }),
+      hungLid(panels, 'rear-lid', {
+        name: 'Rear lid',
+        hinges: 'front',
+        on: { hinges: 'rear-deck', catch: 'rear-panel' },
+      }),
     ],
   });

@@ -37,7 +37,11 @@ export const saloonFrame = (panels: readonly Panel[]): Frame =>
     },
     hung: [
       ...hungDoors(panels),
-      hungLid(panels, 'bonnet', 'Bonnet', 'rear'),
-      hungLid(panels, 'boot-lid', 'Boot lid', 'front'),
+      hungLid(panels, 'bonnet', { name: 'Bonnet', hinges: 'rear', on: { hinges: 'bulkhead', catch: 'slam-panel' } }),
+      hungLid(panels, 'boot-lid', {
+        name: 'Boot lid',
+        hinges: 'front',
+        on: { hinges: 'rear-deck', catch: 'tail-panel' },
+      }),
     ],
   });
