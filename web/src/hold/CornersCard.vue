@@ -84,7 +84,7 @@ const trouble = computed(() => now.value?.trouble && units.said(now.value.troubl
       <p class="small soft">between the diagonals</p>
       <p v-for="sentence in sentences" :key="sentence">{{ sentence }}</p>
       <p class="small soft">
-        Corners: {{ now.found.corners.map((angle, i) => `${'ABCD'[i]} ${angle.toFixed(1)}°`).join(', ') }}. Square means
+        The marks are drawn 25 times as long. Corners: {{ now.found.corners.map((angle, i) => `${'ABCD'[i]} ${angle.toFixed(1)}°`).join(', ') }}. Square means
         even on either side of the middle of A–B.
       </p>
     </div>

@@ -11,6 +11,7 @@ import { weighAhead, weighedTogether } from '../car/weighAhead.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { takeTraced } from '../photo/traced.ts';
+import { useOutbox } from '../outbox/useOutbox.ts';
 import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { useForm } from '../shell/useForm.ts';
@@ -34,6 +35,7 @@ import type { ZoneDraft } from './ZoneForm.vue';
 const GaugeEntry = defineAsyncComponent(() => import('../gauge/GaugeEntry.vue'));
 const props = defineProps<{ id: string; panel: string }>();
 const session = useSession();
+const outbox = useOutbox();
 const survey = useSurvey(props.id, props.panel);
 const { load, layer, maps, proposed, zones, counting, history } = survey;
 /** Where a coating was read, the paint was on: the zone is known from the readings, not from bare metal. */
@@ -185,8 +187,11 @@ const next = computed(() =>
 );
 /* What is weighed next is weighed ahead, so that its page has nothing to wait for. */
 watch(
-  () => openOf({ panel: props.panel, zones: zones.value, repairs: survey.repairs.value }),
-  (open) => session.canWork && weighAhead(props.id, weighedTogether(open)),
+  [
+    () => openOf({ panel: props.panel, zones: zones.value, repairs: survey.repairs.value }),
+    () => outbox.keptOf('zone', props.id).length,
+  ],
+  ([open, onTheWay]) => session.canWork && onTheWay === 0 && weighAhead(props.id, weighedTogether(open)),
 );
 function doNext(): void {
   const [first] = maps.advice.value?.next ?? [];
