@@ -38,6 +38,7 @@ export const order: Chapter = async ({ house, owner, id: vehicleId, story }) => 
           on: dayAt(on),
           due: due === undefined ? null : dayAt(due),
           note: '',
+          part: null,
           version: line.version,
         });
     };

@@ -118,6 +118,8 @@ export interface OrderStep {
   was?: { maker: string; price: number; carriage: number };
   /** Day that was promised with this step. */
   promised?: string;
+  /** Only some of so many pieces came; the rest waits on a line of its own. */
+  part?: { of: number; rest: string };
 }
 
 export interface OrderLine {
@@ -164,5 +166,7 @@ export interface OrderMove {
   on: string;
   due: string | null;
   note: string;
+  /** Only so many pieces have come; the rest goes on as the line with this id. Null for all of them. */
+  part: { pieces: number; rest: string } | null;
   version: number;
 }

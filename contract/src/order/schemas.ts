@@ -59,6 +59,13 @@ export const orderMoveSchema = Joi.object<OrderMove>({
   on: day.required(),
   due: day.allow(null).default(null),
   note: Joi.string().trim().allow('').max(500).default(''),
+  part: Joi.object({
+    pieces: Joi.number().integer().min(1).max(100).required(),
+    rest: Joi.string().guid().required(),
+  })
+    .allow(null)
+    .when('state', { is: 'arrived', otherwise: Joi.valid(null) })
+    .default(null),
   version: Joi.number().integer().required(),
 });
 export const orderBackSchema = Joi.object<{ version: number }>({ version: Joi.number().integer().required() });

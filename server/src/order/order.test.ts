@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import type { JobView } from '@aspecta/contract/job';
 import type { OrderLine } from '@aspecta/contract/order';
@@ -46,6 +47,35 @@ describe('a line of the order book', () => {
       .expect(422);
     expect(body).toMatchObject({ field: at, detail: expect.stringMatching(words) });
     expect((await here.owner.get('/orders')).body).toHaveLength(before);
+  });
+
+  it('comes in parts: what has come is here, the rest waits on a line of its own, and a slip joins them again', async () => {
+    let line = await add({ quantity: 5, carriage: 1000 });
+    line = (await move(line, 'ordered').expect(200)).body as OrderLine;
+    const rest = randomUUID();
+    const tooMany = { part: { pieces: 6, rest } };
+    expect((await move(line, 'arrived', tooMany).expect(422)).body).toMatchObject({ field: 'part.pieces' });
+    expect((await move(line, 'confirmed', { part: { pieces: 2, rest } }).expect(422)).body).toMatchObject({
+      field: 'part',
+    });
+    const came = (await move(line, 'arrived', { part: { pieces: 2, rest } }).expect(200)).body as OrderLine;
+    expect(came).toMatchObject({ quantity: 2, state: 'arrived', carriage: 1000 });
+    const lineOf = async (id: string) =>
+      ((await here.owner.get('/orders').expect(200)).body as OrderLine[]).find((one) => one.id === id);
+    expect(await lineOf(rest)).toMatchObject({ quantity: 3, state: 'ordered', carriage: 0, maker: line.maker });
+    // Sent again, because its answer was lost, it is the same.
+    await move(line, 'arrived', { part: { pieces: 2, rest } }).expect(200);
+    const back = (await here.owner.post(`/orders/${line.id}/back`, { version: came.version }).expect(200))
+      .body as OrderLine;
+    expect(back).toMatchObject({ quantity: 5, state: 'ordered' });
+    expect(await lineOf(rest)).toBeUndefined();
+    // Something was said of the rest: then both stay as they are.
+    const again = (await move(back, 'arrived', { part: { pieces: 4, rest } }).expect(200)).body as OrderLine;
+    await move((await lineOf(rest))!, 'back-order').expect(200);
+    const kept = (await here.owner.post(`/orders/${line.id}/back`, { version: again.version }).expect(200))
+      .body as OrderLine;
+    expect(kept).toMatchObject({ quantity: 4, state: 'ordered' });
+    expect(await lineOf(rest)).toMatchObject({ quantity: 1, state: 'back-order' });
   });
 
   it('may be for what is no panel, which it then has to name; the job waits for it', async () => {

@@ -13,6 +13,7 @@ import type { Caller } from '../http/session.ts';
 import { todayOf } from '../shop/clock.ts';
 import type { ShopService } from '../shop/service.ts';
 import { OrderEntity, type OrderRow } from './entities.ts';
+import { partOf, putRest, takeRestBack } from './parts.ts';
 import { carsInParcel, reshare } from './parcels.ts';
 import { nameOf, step, viewOf, word } from './view.ts';
 import { wantedLine } from './wanted.ts';
@@ -130,7 +131,11 @@ export class OrderService {
   }
 
   /** Moves a line one state on, with its day. */
-  async move(caller: Caller, id: string, { state, on, due, note, version }: OrderMove): Promise<OrderLine> {
+  async move(
+    caller: Caller,
+    id: string,
+    { state, on, due, note, version, part: asked }: OrderMove,
+  ): Promise<OrderLine> {
     const [line, shop] = await Promise.all([this.line(caller, id), this.shops.shop(caller)]);
     const last = line.history.at(-1);
     // The same move sent again, because its answer was lost.
@@ -142,6 +147,7 @@ export class OrderService {
         'state',
       );
     }
+    const part = partOf(line, asked);
     // What is put off without a new date has none.
     const dueNow = due ?? (state === 'back-order' ? null : line.due);
     await changeOfAll(this.db, await carsInParcel(this.db, line.parcel, line.vehicleId), async (manager) => {
@@ -154,8 +160,10 @@ export class OrderService {
             ...step(state, on, caller, note),
             ...(dueNow === line.due ? {} : { dueBefore: line.due }),
             ...(due ? { promised: due } : {}),
+            ...(part ? { part: { of: line.quantity, rest: part.rest } } : {}),
           },
         ],
+        ...(part ? { quantity: part.pieces } : {}),
         // What has been ordered keeps the price of its day, whatever the house rules say later.
         ...(state === 'ordered' ? { currency: shop.currency, taxRate: shop.taxRate } : {}),
         // What is wanted anew stands in no parcel any more.
@@ -168,13 +176,14 @@ export class OrderService {
         changes,
         current: () => this.line(caller, id),
       });
+      if (part) await putRest(manager, line, part);
       if (line.parcel && isGone(state) && isAwaited(line.state)) await reshare(manager, line.parcel);
       await record(
         manager,
         caller,
         line.vehicleId,
         'order',
-        `${line.panelName}: ${word(state)}${note ? `, ${note}` : ''}`,
+        `${line.panelName}: ${part ? `${part.pieces} of ${line.quantity} ` : ''}${word(state)}${note ? `, ${note}` : ''}`,
       );
     });
     return this.line(caller, id);
@@ -202,6 +211,7 @@ export class OrderService {
           history,
           ...(slip?.dueBefore === undefined ? {} : { due: slip.dueBefore }),
           ...slip?.was,
+          quantity: await takeRestBack(manager, line, slip),
           // What was seen and credited belongs to the step that is taken back.
           ...(['checked', 'kept', 'returned'].includes(line.state) ? { arrival: null, credit: null } : {}),
           // What is not ordered any more follows the house rules again, and stands in no parcel.

@@ -12,6 +12,8 @@ import KitNotice from '../kit/KitNotice.vue';
 import { post } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { dayOf, today } from '../shell/days.ts';
+import { newId } from '../shell/newId.ts';
+import { decimal } from '../shell/typedNumber.ts';
 import { hours, percent, useUnits } from '../shell/units.ts';
 import { isConflict } from '../shell/theirs.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -41,10 +43,15 @@ const checking = ref(false);
 /** Where it can go at a tap; what becomes of a part that has just arrived is said when it is checked. */
 const ways = computed(() => (props.line.state === 'arrived' ? [] : props.line.next));
 const note = ref('');
+/** How many have come, where several were ordered. */
+const pieces = ref('');
+/** Of the line on which the rest goes on, the same however often it is sent. */
+const rest = newId();
 
 function go(state: OrderState): void {
   going.value = going.value === state ? null : state;
   note.value = '';
+  pieces.value = String(props.line.quantity);
   // The day it was promised for is off once it is put off.
   due.value = state === 'back-order' ? '' : (props.line.due ?? '');
 }
@@ -75,10 +82,11 @@ async function move(): Promise<void> {
     on: on.value,
     due: state && asksDue(state) && due.value ? due.value : null,
     note: note.value,
+    part: state === 'arrived' && props.line.quantity > 1 ? { pieces: decimal(pieces.value), rest } : null,
   };
   const others = all.value && (state === 'confirmed' || state === 'arrived') ? along.value : [];
   const done = await form.submit(async () => {
-    for (const { id, version } of others) await post(`/orders/${id}/move`, { ...said, version });
+    for (const { id, version } of others) await post(`/orders/${id}/move`, { ...said, part: null, version });
   });
   if (done) await send('move', said);
 }
@@ -178,13 +186,20 @@ const takeBack = () => send('back', {});
         :error="form.errors['note']"
         ><KitInput v-bind="bind" v-model="note"
       /></KitField>
+      <KitField
+        v-if="going === 'arrived' && line.quantity > 1"
+        v-slot="{ bind }"
+        :label="`How many of ${line.quantity} have come`"
+        :error="form.errors['part.pieces']"
+        ><KitInput v-bind="bind" v-model="pieces" mono inputmode="numeric"
+      /></KitField>
       <KitCheckbox v-if="along.length > 0 && (going === 'confirmed' || going === 'arrived')" v-model="all"
         >The whole parcel: {{ along.map(({ panelName }) => panelName).join(', ') }} as well</KitCheckbox
       >
       <KitButton submit main :disabled="form.busy.value">Note: {{ ORDER_WORDS[going].toLowerCase() }}</KitButton>
     </form>
-    <KitNotice bad v-if="form.rest('due', 'note', 'on')">
-      {{ form.rest('due', 'note', 'on') }}
+    <KitNotice bad v-if="form.rest('due', 'note', 'on', 'part.pieces')">
+      {{ form.rest('due', 'note', 'on', 'part.pieces') }}
     </KitNotice>
     <KitCollapse class="history">
       <template #title>History</template>

@@ -119,9 +119,24 @@ describe('a line of the order book', () => {
       on: '2026-01-05',
       due: null,
       note: '',
+      part: null,
       version: 3,
     });
     expect(wrapper.emitted('changed')).toHaveLength(1);
+  });
+
+  it('asks how many have come where several were ordered', async () => {
+    fetching.mockImplementation(() => Promise.resolve(new Response('{}', { status: 200 })));
+    const wrapper = card({ quantity: 5 });
+    await wrapper.findAll('.acts button')[1]!.trigger('click');
+    const pieces = wrapper.findAll('.move label').find((label) => label.text().startsWith('How many of 5'))!;
+    const input = wrapper.get(`#${pieces.attributes('for')}`);
+    expect((input.element as HTMLInputElement).value).toBe('5');
+    await input.setValue('2');
+    await wrapper.get('form.move').trigger('submit');
+    await flushPromises();
+    const [, sent] = fetching.mock.calls.find(([url]) => String(url).endsWith('/orders/o/move'))!;
+    expect(JSON.parse(String(sent!.body))).toMatchObject({ part: { pieces: 2, rest: expect.any(String) as string } });
   });
 
   it('shows why a move was refused, and fetches what is stored', async () => {

@@ -19,6 +19,7 @@ const WORDS: Readonly<Record<string, string>> = {
   reason: 'The reason',
   share: 'What is done of it',
   spent: 'The hours that it has taken',
+  pieces: 'How many have come',
   u: 'The place from the left',
   v: 'The place up',
 };
