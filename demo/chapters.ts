@@ -10,6 +10,7 @@ import { order } from './orders.ts';
 import { purse } from './purse.ts';
 import { readings } from './readings.ts';
 import { offers } from './offers.ts';
+import { shelf } from './shelf.ts';
 import { stock } from './stock.ts';
 import { way } from './way.ts';
 import { zones } from './zones.ts';
@@ -24,6 +25,7 @@ export const chapters: readonly Chapter[] = [
   order,
   joints,
   stock,
+  shelf,
   way,
   fit,
   hold,

@@ -25,6 +25,7 @@ import { record } from './record/station.ts';
 import { report } from './report/station.ts';
 import { shape } from './shape/station.ts';
 import { shop } from './shop/station.ts';
+import { shelf } from './shelf/station.ts';
 import { side } from './side/station.ts';
 import type { Station } from './station.ts';
 import { stock } from './stock/station.ts';
@@ -60,6 +61,7 @@ export const stations: readonly Station[] = [
   fit,
   close,
   weld,
+  shelf,
   dress,
   hold,
   job,

@@ -28,7 +28,7 @@ const ALSO: Readonly<Record<string, string>> = {
   cut: 'line tape offsets corners template pattern',
   joints: 'spots drill map flange hem plug rivet',
   pattern: 'template blank flat flange bend hem tabs dxf cut out make',
-  stock: 'rack stock leftover nest nesting steel metal yield offcut',
+  stock: 'rack stock leftover nest nesting steel metal yield offcut shelf wire gas disc primer consumables',
   way: 'access opening passage split take off remove',
   fit: 'trial gap trim hang align',
   weld: 'tacks stitches heat warm temperature replay copper amps sequence bench settings',

@@ -14,6 +14,7 @@ import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import LaidSheet from './LaidSheet.vue';
+import ShelfTile from '../shelf/ShelfTile.vue';
 import SheetForm from './SheetForm.vue';
 
 /* The rack: what waits to be cut → how it lies on the sheets that are here → it is cut so → what is left goes back. */
@@ -163,6 +164,7 @@ async function saved(): Promise<void> {
           </KitTable>
         </section>
       </div>
+      <ShelfTile />
       <SheetForm v-if="editing" :sheet="editing.sheet" @close="editing = null" @saved="saved" />
     </main>
   </Waiting>

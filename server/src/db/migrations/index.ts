@@ -26,6 +26,7 @@ import { paint } from './025-paint.ts';
 import { layers } from './026-layers.ts';
 import { purse } from './027-purse.ts';
 import { ownStep } from './028-ownStep.ts';
+import { shelf } from './029-shelf.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -57,6 +58,7 @@ export const volumes = [
   layers,
   purse,
   ownStep,
+  shelf,
 ];
 
 /** All migrations, oldest first. */
