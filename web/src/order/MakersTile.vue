@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import type { MakerRecord } from '@aspecta/core/order';
+import ChartView from '../charts/ChartView.vue';
 import KitTable from '../kit/KitTable.vue';
 import { hours } from '../shell/units.ts';
+import { makersChart } from './makersChart.ts';
 
 /* What the deliveries of each maker have taught: how long they really take, and how their parts fit. */
 defineProps<{ makers: readonly MakerRecord[] }>();
@@ -36,6 +38,7 @@ defineProps<{ makers: readonly MakerRecord[] }>();
         </tr>
       </tbody>
     </KitTable>
+    <ChartView v-if="makers.some(({ timed }) => timed.length > 0)" :chart="makersChart(makers)" />
   </section>
 </template>
 

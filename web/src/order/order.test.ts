@@ -4,6 +4,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { OrderLine } from '@aspecta/contract/order';
 import type { SessionView } from '@aspecta/contract/shop';
 import { useSession } from '../shell/session.ts';
+import { makersChart } from './makersChart.ts';
 import OrderCard from './OrderCard.vue';
 
 const fetching = vi.fn<typeof fetch>();
@@ -191,5 +192,17 @@ describe('a line of the order book', () => {
       expect(wrapper.text()).toContain('Not needed any more?');
       expect(wrapper.text()).not.toMatch(/Withdraw it|Keep it/);
     });
+  });
+});
+
+describe('how deliveries are drawn', () => {
+  it('each against what was promised, with the range of the next one; makers without a day are left out', () => {
+    const one = { checked: 0, fitted: 0, gone: 0, rework: null };
+    const chart = makersChart([
+      { ...one, maker: 'Harrow', timed: [{ quoted: 5, actual: 8 }], factor: { p50: 1.3, p90: 2.1 } },
+      { ...one, maker: 'Any mill', timed: [], factor: { p50: 1, p90: 2 } },
+    ]);
+    expect(chart.y.names).toEqual(['Harrow']);
+    expect(chart.series.map(({ points }) => points)).toEqual([[[1.3, 1.3, 2.1, 0]], [[1.6, 0]]]);
   });
 });

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { WORK_WORDS, type PacesView } from '@aspecta/contract/pace';
+import ChartView from '../charts/ChartView.vue';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
@@ -11,6 +12,7 @@ import { dayOf } from '../shell/days.ts';
 import { hours } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
+import { paceChart, pacesChart } from './paceCharts.ts';
 
 /* How long this shop takes for one counted hour, by kind of work, with its doubt and the steps that taught it. */
 const session = useSession();
@@ -60,8 +62,10 @@ async function forget(): Promise<void> {
         </tr>
       </tbody>
     </KitTable>
+    <ChartView v-if="learnt" :chart="pacesChart(load.data.value.paces)" />
     <KitCollapse v-if="learnt" title="The steps that taught it">
       <template v-for="pace in load.data.value.paces" :key="pace.kind">
+        <ChartView v-if="pace.cases.length > 1" :chart="paceChart(pace)" />
         <p v-for="(one, i) in pace.cases" :key="i" class="small">
           {{ WORK_WORDS[pace.kind] }}, {{ one.panel }} ({{ one.vehicle }}), {{ dayOf(one.at) }}:
           {{ hours(one.spent) }} where {{ hours(one.counted) }} were counted.

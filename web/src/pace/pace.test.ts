@@ -2,6 +2,7 @@ import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { PacesView } from '@aspecta/contract/pace';
 import { button, FakeServer, openPage, signIn } from '../testing/fakeServer.ts';
+import { paceChart, pacesChart } from './paceCharts.ts';
 import PacesTile from './PacesTile.vue';
 
 const one = { vehicle: 'Marigold', panel: 'Sill, left', counted: 2, spent: 3, at: '2026-02-01T10:00:00.000Z' };
@@ -16,6 +17,26 @@ let server: FakeServer;
 beforeEach(() => {
   signIn('owner');
   server = new FakeServer().on('GET /paces', view);
+});
+
+describe('how paces are drawn', () => {
+  const after = (spent: number, day: number) => ({ ...one, spent, at: `2026-02-${10 + day}T10:00:00.000Z` });
+  it('only kinds that were timed have a range', () => {
+    const chart = pacesChart(view.paces);
+    expect(chart.y.names).toEqual(['Welding and joining']);
+    expect(chart.series[0]!.points).toEqual([[1.1, 1.42, 1.8, 0]]);
+  });
+  it('doubt shrinks as steps come in, whatever their order, and ends where the shop stands', () => {
+    const cases = [after(3, 2), after(2.8, 0), after(3.1, 3), after(2.9, 1)];
+    const [band, line, points] = paceChart({ kind: 'weld', cases }).series;
+    const width = band!.points.map((point) => point[2]! - point[1]);
+    expect(width.at(-1)!).toBeLessThan(width[1]!);
+    expect(points!.points.map(([, factor]) => factor)).toEqual([1.4, 1.45, 1.5, 1.55]);
+    const learnt = line!.points.map(([, factor]) => factor as number);
+    expect(learnt[0]).toBeCloseTo(1, 9);
+    expect(learnt.at(-1)!).toBeGreaterThan(1.2);
+    expect(learnt.at(-1)!).toBeLessThan(1.55);
+  });
 });
 
 describe('own paces', () => {

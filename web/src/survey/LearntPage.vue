@@ -1,9 +1,14 @@
 <script setup lang="ts">
+import { ref } from 'vue';
+import type { OrderAdvice } from '@aspecta/contract/order';
+import type { MakerRecord } from '@aspecta/core/order';
 import { EVIDENCE, type LearntView } from '@aspecta/contract/survey';
 import ChartView from '../charts/ChartView.vue';
 import KitTable from '../kit/KitTable.vue';
+import MakersTile from '../order/MakersTile.vue';
 import PacesTile from '../pace/PacesTile.vue';
 import { get } from '../shell/api.ts';
+import { useSession } from '../shell/session.ts';
 import { dayOf } from '../shell/days.ts';
 import { percent, useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
@@ -12,7 +17,17 @@ import { learntChart } from './surveyCharts.ts';
 
 /* What a shop's own openings have taught it: how much more was found than predicted, by what had shown. */
 const units = useUnits();
-const load = useLoad(() => get<LearntView[]>('/learnt'));
+const session = useSession();
+const makers = ref<readonly MakerRecord[]>([]);
+const load = useLoad(async () => {
+  // Prices and deliveries are the shop's own.
+  const [learnt, advice] = await Promise.all([
+    get<LearntView[]>('/learnt'),
+    session.isCustomer ? null : get<OrderAdvice>('/orders/advice').catch(() => null),
+  ]);
+  makers.value = advice?.makers ?? [];
+  return learnt;
+});
 const times = (factor: number) => `× ${factor.toFixed(factor < 3 ? 2 : 1)}`;
 </script>
 
@@ -22,6 +37,7 @@ const times = (factor: number) => `× ${factor.toFixed(factor < 3 ? 2 : 1)}`;
       <p class="eyebrow">Learnt</p>
       <h1>What has this shop learnt?</h1>
       <PacesTile />
+      <MakersTile v-if="makers.length > 0" :makers="makers" />
       <h2>How much more was there than it seemed?</h2>
       <p class="soft wide">
         For each zone Aspecta keeps what showed, what it predicted, and what was found when it was opened further. The
