@@ -6,6 +6,8 @@ export interface EventView {
   /** Station that it belongs to. */
   subject: string;
   text: string;
+  /** How it is undone from here, in a word, and what is sent for it; null where that is not possible, or not any more. */
+  undo: { says: string; path: string; body: Record<string, unknown> } | null;
 }
 export interface Timeline {
   events: EventView[];

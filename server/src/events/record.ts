@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import type { Caller } from '../http/session.ts';
-import { EventEntity } from './entities.ts';
+import { EventEntity, type Undo } from './entities.ts';
 
 /** Writes down what happened on a vehicle, in the transaction in which it happens. */
 export async function record(
@@ -10,6 +10,7 @@ export async function record(
   vehicleId: string,
   subject: string,
   text: string,
+  undo: Undo | null = null,
 ): Promise<void> {
   await manager.insert(EventEntity, {
     id: randomUUID(),
@@ -18,5 +19,6 @@ export async function record(
     by: caller.name,
     subject,
     text: text.slice(0, 500),
+    undo,
   });
 }

@@ -184,6 +184,7 @@ export class OrderService {
         line.vehicleId,
         'order',
         `${line.panelName}: ${part ? `${part.pieces} of ${line.quantity} ` : ''}${word(state)}${note ? `, ${note}` : ''}`,
+        { kind: 'order', ids: [id], version: version + 1 },
       );
     });
     return this.line(caller, id);

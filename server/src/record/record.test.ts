@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { NewShare, RecordView, ShareView, Timeline } from '@aspecta/contract/record';
 import { weldDefaults } from '@aspecta/contract/weld';
 import { ShareEntity } from './entities.ts';
-import { decided, houseWithCar, vehicleOf, Visitor } from '../testing/house.ts';
+import { decided, houseWithCar, reading, vehicleOf, Visitor, zoneInput } from '../testing/house.ts';
 
 const here = houseWithCar();
 const timeline = async (vehicle: string, query = '') =>
@@ -27,6 +27,62 @@ describe('the timeline of a car', () => {
     expect((await timeline(vehicle, '?search=%25')).events).toEqual([]);
     expect((await timeline(vehicle, `?before=${times.at(-1)!}`)).events).toEqual([]);
     expect((await timeline(vehicle, '?before=yesterday')).events.length).toBe(all.events.length);
+  });
+});
+
+describe('undoing from the timeline', () => {
+  const undoOf = async (vehicle: string, word: string) =>
+    (await timeline(vehicle)).events.find(({ text }) => text.includes(word))!.undo;
+  it('brings back a zone, a find and readings, once each', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const zone = zoneInput({ panel: 'roof' });
+    await here.owner.post(`/vehicles/${vehicle}/zones`, zone).expect(201);
+    const find = { id: randomUUID(), panel: 'roof', layer: 'outer', u: 300, v: 300, sign: 'hole', note: '' };
+    await here.owner.post(`/vehicles/${vehicle}/finds`, find).expect(201);
+    const one = reading({ panel: 'roof' });
+    await here.owner.post(`/vehicles/${vehicle}/readings`, { readings: [one] }).expect(201);
+    await here.owner.delete(`/vehicles/${vehicle}/zones/${zone.id}`).expect(204);
+    await here.owner.post(`/vehicles/${vehicle}/finds/${find.id}/remove`).expect(204);
+    await here.owner.post(`/vehicles/${vehicle}/readings/withdraw`, { ids: [one.id], withdrawn: true }).expect(200);
+    for (const [word, address] of [
+      ['Zone on Roof panel', 'zones'],
+      ['Find on', 'finds'],
+      ['1 reading withdrawn', 'readings'],
+    ] as const) {
+      const found = (await timeline(vehicle)).events.find(({ text, undo }) => text.includes(word.slice(0, 7)) && undo);
+      expect(found, word).toBeDefined();
+      const { path, body } = found!.undo!;
+      expect(path).toContain(address);
+      const { status } = await here.owner.post(path, body);
+      expect([200, 204]).toContain(status);
+      // Undone, it offers no undoing any more.
+      const again = (await timeline(vehicle)).events.find(({ id }) => id === found!.id)!;
+      expect(again.undo).toBeNull();
+    }
+    const zones = await here.owner.get(`/vehicles/${vehicle}/panels/roof/zones`).expect(200);
+    expect(zones.body).toHaveLength(1);
+  });
+  it('lets a decision stand again and takes a move of an order back, as long as nothing came after it', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const repair = await decided(here.owner, vehicle, 'patch');
+    await here.owner
+      .post(`/repairs/${repair.id}/withdraw`, { reason: 'too soon', version: repair.version })
+      .expect(200);
+    const undo = (await undoOf(vehicle, 'decision taken back'))!;
+    expect(undo.says).toBe('Let it stand again');
+    await here.owner.post(undo.path, undo.body).expect(200);
+    expect(await undoOf(vehicle, 'decision taken back')).toBeNull();
+    const line = { vehicleId: vehicle, panel: 'roof', maker: 'Harrow', price: 1, quantity: 1, carriage: 0 };
+    const made = (await here.owner.post('/orders', line).expect(201)).body as { id: string };
+    const move = (state: string, version: number) =>
+      here.owner.post(`/orders/${made.id}/move`, { state, on: '2026-11-02', version }).expect(200);
+    await move('ordered', 1);
+    expect((await undoOf(vehicle, ': ordered'))!.says).toBe('Take it back');
+    await move('confirmed', 2);
+    expect(await undoOf(vehicle, ': ordered')).toBeNull();
+    const back = (await undoOf(vehicle, ': confirmed'))!;
+    await here.owner.post(back.path, back.body).expect(200);
+    expect(await undoOf(vehicle, ': confirmed')).toBeNull();
   });
 });
 

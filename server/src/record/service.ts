@@ -22,6 +22,7 @@ import { RepairEntity } from '../verdict/entities.ts';
 import { costsCsv, costsXlsx } from './costs.ts';
 import { ShareEntity, type ShareRow } from './entities.ts';
 import { repairParts } from './repairParts.ts';
+import { undoable } from './undoable.ts';
 
 const DAY = 86_400_000;
 /** Events that one page of the timeline shows. */
@@ -72,10 +73,12 @@ export class RecordService {
         .groupBy('event.subject')
         .getRawMany<{ subject: string; count: number | string }>(),
     ]);
+    const undoOf = await undoable(this.house.db, rows);
     return {
-      events: rows
-        .slice(0, PAGE)
-        .map(({ vehicleId: _vehicleId, at, ...event }) => ({ ...event, at: at.toISOString() })),
+      events: rows.slice(0, PAGE).map((row) => {
+        const { vehicleId: _vehicleId, at, ...event } = row;
+        return { ...event, at: at.toISOString(), undo: undoOf(row) };
+      }),
       more: rows.length > PAGE,
       subjects: subjects.map((one) => ({ subject: one.subject, count: Number(one.count) })),
     };

@@ -104,11 +104,15 @@ export class FindService {
   }
 
   async setRemoved(caller: Caller, vehicleId: string, id: string, removed: boolean): Promise<void> {
-    await this.garage.own(caller, vehicleId);
+    const { plan } = await this.garage.own(caller, vehicleId);
     await changeOf(this.db, vehicleId, async (manager) => {
       const change = removed ? { deletedAt: new Date() } : { deletedAt: null, backAt: new Date() };
       const { affected } = await manager.update(FindEntity, { id, vehicleId }, change);
-      if (affected !== 1) throw notFound('find');
+      const row = affected === 1 ? await manager.findOneBy(FindEntity, { id, vehicleId }) : null;
+      if (!row) throw notFound('find');
+      const what = `Find on ${panelOf(plan, row.panel).name} (${signOf(row.sign).title.toLowerCase()})`;
+      const said = removed ? `${what} taken away` : `${what} is back`;
+      await record(manager, caller, vehicleId, 'survey', said, removed ? { kind: 'find', ids: [id] } : null);
     });
   }
 }

@@ -141,6 +141,7 @@ export class ReadingService {
         vehicleId,
         'survey',
         `${rows.length} ${rows.length === 1 ? 'reading' : 'readings'} ${withdrawn ? 'withdrawn' : 'counted again'}`,
+        withdrawn ? { kind: 'readings', ids: [...ids] } : null,
       );
       return rows.map(readingView);
     });

@@ -169,17 +169,29 @@ export class ZoneService {
   }
 
   async remove(caller: Caller, vehicleId: string, id: string): Promise<void> {
-    await this.own(caller, vehicleId, id);
-    await changeOf(this.db, vehicleId, (manager) =>
-      manager.update(ZoneEntity, { id }, { deletedAt: new Date(), changedAt: new Date() }),
-    );
+    const row = await this.own(caller, vehicleId, id);
+    const name = await this.named(caller, row);
+    await changeOf(this.db, vehicleId, async (manager) => {
+      await manager.update(ZoneEntity, { id }, { deletedAt: new Date(), changedAt: new Date() });
+      await record(manager, caller, vehicleId, 'survey', `${name} taken away`, { kind: 'zone', ids: [id] });
+    });
+  }
+
+  /** A zone in words, as a timeline tells it. */
+  private async named(caller: Caller, { vehicleId, panel, class: kind }: ZoneRow): Promise<string> {
+    const { plan } = await this.services.garage.own(caller, vehicleId);
+    return `Zone on ${panelOf(plan, panel).name} (${ZONE_CLASSES[kind].toLowerCase()})`;
   }
 
   /** Undoes a removal. */
   async restore(caller: Caller, vehicleId: string, id: string): Promise<ZoneView> {
     const row = await this.own(caller, vehicleId, id, true);
     const changedAt = new Date();
-    await changeOf(this.db, vehicleId, (manager) => manager.update(ZoneEntity, { id }, { deletedAt: null, changedAt }));
+    const name = await this.named(caller, row);
+    await changeOf(this.db, vehicleId, async (manager) => {
+      await manager.update(ZoneEntity, { id }, { deletedAt: null, changedAt });
+      if (row.deletedAt) await record(manager, caller, vehicleId, 'survey', `${name} is back`);
+    });
     const vehicle = await this.services.garage.own(caller, vehicleId);
     return zoneView({ ...row, deletedAt: null, changedAt }, panelOf(vehicle.plan, row.panel));
   }

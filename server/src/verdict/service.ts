@@ -240,7 +240,8 @@ export class VerdictService {
     await changeOf(this.db, vehicle.id, async (manager) => {
       await this.takeAway(manager, caller, repair, version, reason);
       const name = repairName(vehicle.plan, repair);
-      await record(manager, caller, vehicle.id, 'verdict', `${name}: decision taken back – ${reason}`);
+      const undo = { kind: 'repair' as const, ids: [id], version: version + 1 };
+      await record(manager, caller, vehicle.id, 'verdict', `${name}: decision taken back – ${reason}`, undo);
     });
     return this.repair(caller, id);
   }

@@ -5,13 +5,15 @@ import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitSelect from '../kit/KitSelect.vue';
-import { get } from '../shell/api.ts';
+import { get, post } from '../shell/api.ts';
+import { useSession } from '../shell/session.ts';
 import { useForm } from '../shell/useForm.ts';
 import { dayOf, hourOf } from '../shell/days.ts';
 import { useUnits } from '../shell/units.ts';
 
 /* What happened on a car, newest first, by day; by station and by word. */
 const props = defineProps<{ vehicle: string; first: Timeline }>();
+const session = useSession();
 const units = useUnits();
 const form = useForm();
 const shown = shallowRef<Timeline>(props.first);
@@ -29,6 +31,12 @@ const older = () =>
   form.submit(async () => {
     const more = await ask(shown.value.events.at(-1)!.at);
     shown.value = { ...more, events: [...shown.value.events, ...more.events] };
+  });
+/** Undone from here; where something else has become of it meanwhile, the server says so. */
+const undo = ({ path, body }: NonNullable<EventView['undo']>) =>
+  form.submit(async () => {
+    await post(path, body);
+    shown.value = await ask();
   });
 const days = computed(() => {
   const groups: { day: string; events: EventView[] }[] = [];
@@ -69,7 +77,16 @@ function choose(value: string): void {
           <span class="mono soft">{{ hourOf(event.at) }}</span>
           <span class="what">{{ SUBJECT_WORDS[event.subject] ?? event.subject }}</span>
           <span
-            >{{ units.said(event.text) }} <span class="soft small">({{ event.by }})</span></span
+            >{{ units.said(event.text) }} <span class="soft small">({{ event.by }})</span>
+            <KitButton
+              v-if="event.undo && session.canWork"
+              small
+              plain
+              :disabled="form.busy.value"
+              :aria-label="`${event.undo.says}: ${units.said(event.text)}`"
+              @click="undo(event.undo)"
+              >{{ event.undo.says }}</KitButton
+            ></span
           >
         </li>
       </ul>

@@ -18,7 +18,7 @@ const record: RecordView = {
   notInspected: ['Roof'],
   deference: 'These are reminders, not a certificate.',
 };
-const event = (id: string, at: string, text: string) => ({ id, at, by: 'Ines', subject: 'weld', text });
+const event = (id: string, at: string, text: string) => ({ id, at, by: 'Ines', subject: 'weld', text, undo: null });
 const timeline: Timeline = {
   events: [
     event('b', '2026-02-03T18:00:00.000Z', 'Last weld on Sill, left done'),
@@ -126,5 +126,28 @@ describe('a shared record', () => {
     server.on('GET /shared/t', () => problem('not-found', 'This shared record does not exist.', 404));
     const gone = await openPage(SharedPage, { token: 't' });
     expect(gone.page.text()).toContain('This shared record does not exist.');
+  });
+});
+
+describe('the timeline', () => {
+  const gone = {
+    ...event('c', '2026-02-04T18:00:00.000Z', 'Zone on Sill, left (rusted through) taken away'),
+    undo: { says: 'Bring it back', path: '/vehicles/v/zones/z/restore', body: {} },
+  };
+  it('undoes from where it stands, and says where that is not possible any more', async () => {
+    server
+      .on('GET /vehicles/v/timeline', { ...timeline, events: [gone, ...timeline.events] })
+      .on('POST /vehicles/v/zones/z/restore', () => problem('not-found', 'This zone does not exist.', 404));
+    const page = await open('timeline');
+    await button(page, 'Bring it back').trigger('click');
+    await flushPromises();
+    expect(page.text()).toContain('This zone does not exist.');
+  });
+  it('offers nothing to undo to a viewer', async () => {
+    signIn('viewer');
+    server.on('GET /vehicles/v/timeline', { ...timeline, events: [gone] });
+    const page = await open('timeline');
+    expect(page.text()).toContain('taken away');
+    expect(page.text()).not.toContain('Bring it back');
   });
 });

@@ -27,6 +27,7 @@ import { layers } from './026-layers.ts';
 import { purse } from './027-purse.ts';
 import { ownStep } from './028-ownStep.ts';
 import { shelf } from './029-shelf.ts';
+import { undo } from './030-undo.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -59,6 +60,7 @@ export const volumes = [
   purse,
   ownStep,
   shelf,
+  undo,
 ];
 
 /** All migrations, oldest first. */
