@@ -13,6 +13,7 @@ import { useSession } from '../shell/session.ts';
 import { clock, useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
+import BenchCheck from './BenchCheck.vue';
 import { placeWords } from './placeWords.ts';
 import { useBench } from './useBench.ts';
 import WeldSheet from './WeldSheet.vue';
@@ -29,7 +30,7 @@ const load = useLoad(async (again) => {
     get<WeldPlanView | null>(`/repairs/${props.repair}/weld`),
   ]);
   bench.view.value = plan;
-  return { vehicle, repair, panel: panelOf(body, repair.panel) };
+  return { vehicle, repair, body, panel: panelOf(body, repair.panel) };
 });
 const { step, steps, left, done, round } = bench;
 const place = computed(() =>
@@ -50,7 +51,12 @@ const amps = computed(() =>
     : bench.view.value!.plan.settings.seamCurrent,
 );
 function onKey(event: KeyboardEvent): void {
-  if (event.key !== ' ' || event.repeat || (event.target as HTMLElement).closest('button, a')) return;
+  if (
+    event.key !== ' ' ||
+    event.repeat ||
+    (event.target as HTMLElement).closest('button, a, input, textarea, select, [role=dialog]')
+  )
+    return;
   event.preventDefault();
   if (left.value === 0) void bench.finish();
 }
@@ -82,7 +88,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
           Let it cool to the touch. Fire watch: look again in half an hour, also at the far side. Then dress a little at
           a time, and mark the repair as done on the Board.
         </p>
-        <KitButton main :to="`/vehicles/${id}`">To the Board</KitButton>
+        <KitButton main :to="`/vehicles/${id}/repairs/${repair}/dress`">On to dressing</KitButton>
+        <KitButton :to="`/vehicles/${id}`">To the Board</KitButton>
         <KitButton @click="bench.takeBack()">Take the last step back</KitButton>
       </div>
       <template v-else>
@@ -101,6 +108,14 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
             <p class="words">{{ STEP_WORDS[step.kind][0] }}</p>
             <p>{{ units.said(step.text) }}</p>
             <p v-if="place" class="place mono">{{ place }}</p>
+            <BenchCheck
+              v-if="step.kind === 'check' && session.canWork"
+              :key="step.n"
+              :vehicle="id"
+              :repair="repair"
+              :plan="load.data.value.body"
+              :panel="load.data.value.panel"
+            />
             <p v-if="isHot(step)" class="mono soft">
               <template v-if="amps !== null && step.kind !== 'spot'"
                 >{{ amps }} A · {{ bench.view.value.plan.settings.volts }} V ·

@@ -1,11 +1,20 @@
 <script setup lang="ts">
+import { computed } from 'vue';
+import { settings } from '@aspecta/core/weld';
 import type { WeldPlanView } from '@aspecta/contract/weld';
 import KitTable from '../kit/KitTable.vue';
 import { useUnits } from '../shell/units.ts';
 
 /* How the welder is set; what a process does not have is left out. */
-defineProps<{ view: WeldPlanView }>();
+const props = defineProps<{ view: WeldPlanView }>();
 const units = useUnits();
+/** What the spot welder takes, where there is anything for it. */
+const spots = computed(() => {
+  const { plan, sheet, input } = props.view;
+  if (!plan.steps.some(({ kind }) => kind === 'spot')) return [];
+  const { thickness, material } = sheet;
+  return settings({ process: 'spot', thickness, material, ...(input.other ? { other: input.other } : {}) }).notes;
+});
 </script>
 
 <template>
@@ -43,4 +52,15 @@ const units = useUnits();
     </tbody>
   </KitTable>
   <p v-for="note in view.plan.settings.notes" :key="note" class="small soft">{{ units.said(note) }}</p>
+  <template v-if="spots.length > 0">
+    <h3>The spot welder</h3>
+    <p v-for="note in spots" :key="note" class="small soft">{{ units.said(note) }}</p>
+  </template>
 </template>
+
+<style scoped>
+h3 {
+  font-size: 1rem;
+  margin: 0;
+}
+</style>
