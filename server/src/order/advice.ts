@@ -27,12 +27,7 @@ interface Services {
 
 /** What the book knows beyond its lines: lines → what each maker's deliveries taught → when each part must be ordered → from whom it all costs least. */
 export async function orderAdvice(services: Services, caller: Caller): Promise<OrderAdvice> {
-  const [lines, shop] = await Promise.all([services.orders.list(caller), services.shops.shop(caller)]);
-  const cars = [...new Set(lines.map(({ vehicleId }) => vehicleId))];
-  const offers = (await services.db.getRepository(OfferEntity).findBy({ vehicleId: In(cars) })).filter(
-    ({ currency }) => currency === shop.currency,
-  );
-  const makers = makerRecords(lines.flatMap((line) => deliveryOf(line, offers)));
+  const { lines, shop, offers, makers } = await booked(services, caller);
   const wanted = lines.filter(({ state, unneeded }) => state === 'wanted' && unneeded === null).slice(0, MOST_LINES);
   if (wanted.length === 0) return { needs: [], basket: null, makers, problem: null };
   const { parts, problem } = await partNeeds(services.plans, caller);
@@ -41,6 +36,20 @@ export async function orderAdvice(services: Services, caller: Caller): Promise<O
     return need ? [needOf(line, need, { offers, makers, clock: shop.timeZone })] : [];
   });
   return { needs, basket: basketOf(wanted, { offers, needs, shop }), makers, problem };
+}
+
+/** What the deliveries of each maker have taught. */
+export const makersOf = async (services: Omit<Services, 'plans'>, caller: Caller): Promise<MakerRecord[]> =>
+  (await booked(services, caller)).makers;
+
+/** The lines of the book with the offers for their cars, and what came of those that arrived. */
+async function booked({ db, orders, shops }: Omit<Services, 'plans'>, caller: Caller) {
+  const [lines, shop] = await Promise.all([orders.list(caller), shops.shop(caller)]);
+  const cars = [...new Set(lines.map(({ vehicleId }) => vehicleId))];
+  const offers = (await db.getRepository(OfferEntity).findBy({ vehicleId: In(cars) })).filter(
+    ({ currency }) => currency === shop.currency,
+  );
+  return { lines, shop, offers, makers: makerRecords(lines.flatMap((line) => deliveryOf(line, offers))) };
 }
 
 const between = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / DAY;

@@ -120,6 +120,7 @@ describe('a part that is here', () => {
     ]);
     const advice = (await owner.get('/orders/advice').expect(200)).body as OrderAdvice;
     expect(advice.makers).toMatchObject([{ maker: line.maker, checked: 1, fitted: 0, gone: 1 }]);
+    expect((await owner.get('/orders/makers').expect(200)).body).toEqual(advice.makers);
   });
 
   it('sent back says what came back for it; taken back, it has only arrived', async () => {

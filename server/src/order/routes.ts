@@ -14,7 +14,7 @@ import { parse } from '../http/validate.ts';
 import { csvOf, workbookOf } from '../files/table.ts';
 import type { PlanService } from '../plan/service.ts';
 import type { ShopService } from '../shop/service.ts';
-import { orderAdvice } from './advice.ts';
+import { makersOf, orderAdvice } from './advice.ts';
 import { checkArrival } from './arrivals.ts';
 import { orderSheet, orderTable } from './files.ts';
 import { orderTogether } from './parcels.ts';
@@ -35,6 +35,9 @@ export function orderRoutes(services: Services): Router {
   });
   router.get('/advice', async (request, response) => {
     response.json(await orderAdvice(services, callerOf(request)));
+  });
+  router.get('/makers', async (request, response) => {
+    response.json(await makersOf(services, callerOf(request)));
   });
   router.get('/orders.csv', async (request, response) => {
     const file = csvOf(orderTable(await orders.list(callerOf(request))));

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { ref } from 'vue';
-import type { OrderAdvice } from '@aspecta/contract/order';
 import type { MakerRecord } from '@aspecta/core/order';
 import { EVIDENCE, type LearntView } from '@aspecta/contract/survey';
 import ChartView from '../charts/ChartView.vue';
@@ -21,11 +20,11 @@ const session = useSession();
 const makers = ref<readonly MakerRecord[]>([]);
 const load = useLoad(async () => {
   // Prices and deliveries are the shop's own.
-  const [learnt, advice] = await Promise.all([
+  const [learnt, delivered] = await Promise.all([
     get<LearntView[]>('/learnt'),
-    session.isCustomer ? null : get<OrderAdvice>('/orders/advice').catch(() => null),
+    session.isCustomer ? [] : get<MakerRecord[]>('/orders/makers').catch(() => []),
   ]);
-  makers.value = advice?.makers ?? [];
+  makers.value = delivered;
   return learnt;
 });
 const times = (factor: number) => `× ${factor.toFixed(factor < 3 ? 2 : 1)}`;
