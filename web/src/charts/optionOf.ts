@@ -33,7 +33,7 @@ export function optionOf(chart: Chart, colours: Colours): EChartsCoreOption {
     },
     xAxis: axisOf(x, colours, 'x'),
     yAxis: axisOf(y, colours, 'y'),
-    series: [...series.flatMap((one) => seriesOf(one, colours)), marksOf(marks, colours)],
+    series: [...series.flatMap((one) => seriesOf(one, colours)), marksOf(chart, colours)],
   };
 }
 
@@ -152,7 +152,9 @@ interface CustomApi {
   coord(at: readonly (number | undefined)[]): number[];
 }
 
-function marksOf(marks: NonNullable<Chart['marks']>, colours: Colours): object {
+function marksOf({ marks = [], y: upright }: Chart, colours: Colours): object {
+  // Names run downwards: the end of an upright line is at the bottom then.
+  const above = upright.names ? 'start' : 'end';
   return {
     type: 'line',
     data: [],
@@ -166,7 +168,7 @@ function marksOf(marks: NonNullable<Chart['marks']>, colours: Colours): object {
         label: {
           ...{ color: colours.alarm, fontSize: 12, formatter: '{b}' },
           // Above an upright line, within the drawing over a level one.
-          ...(x === undefined ? { position: 'insideEndTop' } : { position: 'end', rotate: 0, distance: 2 }),
+          ...(x === undefined ? { position: 'insideEndTop' } : { position: above, rotate: 0, distance: 2 }),
         },
       })),
     },

@@ -47,6 +47,8 @@ export const fitPages: readonly BookPage[] = [
     draw: (r) => {
       const at = r.at.map(([u, v]): [number, number] => [u, -v]);
       const [a, b, c, d] = at as [[number, number], [number, number], [number, number], [number, number]];
+      /** Letters stand beside their corners. */
+      const aside = 0.035 * r.at[1][0];
       const moved = (from: [number, number], [along, away]: readonly [number, number]): Drawn => ({
         kind: 'line',
         points: [from, [from[0] + along * ENLARGED, from[1] - away * ENLARGED]],
@@ -60,7 +62,13 @@ export const fitPages: readonly BookPage[] = [
           { kind: 'line', points: [b, d], look: 'thin' },
           ...(r.closes ? [moved(c, r.moves.c), moved(d, r.moves.d)] : []),
           { kind: 'dots', points: at, look: 'mark' },
-          ...at.map((corner, i): Drawn => ({ kind: 'text', at: corner, text: ` ${'ABCD'[i]}`, look: 'mark' })),
+          ...at.map((corner, i): Drawn => ({
+            kind: 'text',
+            at: [corner[0] + (i === 0 || i === 3 ? -aside : aside), corner[1] + (i < 2 ? aside : -aside)],
+            text: 'ABCD'[i]!,
+            look: 'mark',
+            anchor: 'middle',
+          })),
         ],
       };
     },
