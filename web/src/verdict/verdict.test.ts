@@ -65,7 +65,7 @@ beforeEach(() => {
     .on(`GET ${base}`, { id: 'v', nickname: 'Marigold', planId: 'saloon' })
     .on(`GET ${base}/panels/${panel.id}/zones`, [zone('z1')])
     .on(`GET ${base}/repairs`, [])
-    .on(`POST ${base}/verdict`, { verdict: weighed(null), offer: null, beside: [] });
+    .on(`POST ${base}/verdict`, { verdict: weighed(null), offer: null, foreign: 0, beside: [] });
 });
 const open = () => openPage(VerdictPage, { id: 'v', panel: panel.id });
 
@@ -86,7 +86,7 @@ describe('the verdict', () => {
   });
 
   it('leads on to one piece where what lies at it is damaged, too', async () => {
-    server.on(`POST ${base}/verdict`, { verdict: weighed(null), offer: null, beside: ['tunnel'] });
+    server.on(`POST ${base}/verdict`, { verdict: weighed(null), offer: null, foreign: 0, beside: ['tunnel'] });
     const { page } = await open();
     expect(page.text()).toContain('Damage is drawn on what lies at it, too: Transmission tunnel.');
     expect(page.html()).toContain(`/panels/${panel.id}/facts?joining=tunnel`);
@@ -120,7 +120,7 @@ describe('the verdict', () => {
     let late!: (answer: Response) => void;
     server.on(`POST ${base}/verdict`, () => new Promise<Response>((resolve) => (late = resolve)));
     await page.findAll('[role=checkbox]')[1]!.trigger('click');
-    const two = { verdict: weighed(null, 2), offer: null, beside: [] };
+    const two = { verdict: weighed(null, 2), offer: null, foreign: 0, beside: [] };
     server.on(`POST ${base}/verdict`, two);
     await page.findAll('[role=checkbox]')[1]!.trigger('click');
     await flushPromises();
@@ -130,7 +130,7 @@ describe('the verdict', () => {
         .map((row) => row.text())
         .find((text) => text.startsWith('Trial fits'));
     expect(fits()).toContain('4.0 fits');
-    late(new Response(JSON.stringify({ verdict: weighed(null), offer: null, beside: [] })));
+    late(new Response(JSON.stringify({ verdict: weighed(null), offer: null, foreign: 0, beside: [] })));
     await flushPromises();
     expect(fits()).toContain('8.0 fits');
     // What was chosen while the first one was on its way is asked for afterwards.
@@ -177,6 +177,7 @@ describe('the verdict', () => {
     const as = (proposed: string) => ({
       verdict: { ...weighed({ landed: 38_400, leadDays: 9 }), proposed },
       offer: null,
+      foreign: 0,
       beside: [],
     });
     server.on(`GET ${base}/panels/${panel.id}/zones`, [zone('z1'), zone('z2')]).on(`POST ${base}/verdict`, as('patch'));
