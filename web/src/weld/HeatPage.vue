@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, onBeforeUnmount, onMounted, watch } from 'vue';
 import { STEP_WORDS, type WeldPlanView } from '@aspecta/contract/weld';
 import { panelOf } from '@aspecta/core/body';
 import type { Point } from '@aspecta/core/geometry';
@@ -9,17 +9,14 @@ import { useVehicle } from '../car/useVehicle.ts';
 import ChartView from '../charts/ChartView.vue';
 import RunningBar from '../shell/RunningBar.vue';
 import KitButton from '../kit/KitButton.vue';
-import KitCheckbox from '../kit/KitCheckbox.vue';
-import KitField from '../kit/KitField.vue';
-import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import { get } from '../shell/api.ts';
-import { decimal } from '../shell/typedNumber.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { clock, useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import HeatPicture from './HeatPicture.vue';
+import HeatTried from './HeatTried.vue';
 import { probeChart } from './heatChart.ts';
 import PlayBar from './PlayBar.vue';
 import { useHeatReplay } from './useHeatReplay.ts';
@@ -56,24 +53,16 @@ const lookOf = (n: number) =>
 const text = (celsius: number) =>
   celsius >= MATERIALS[view.value!.sheet.material].melts ? 'molten' : units.heat.text(celsius);
 const hottest = computed(() => replay.value?.hottest[frame.value] ?? null);
-const warmest = (one: typeof replay.value) => Math.max(...(one?.starts ?? []).map(({ celsius }) => celsius));
 const stepOf = (n: number) => view.value!.plan.steps[n - 1]!;
 const nameOf = (n: number) => `${STEP_WORDS[stepOf(n).kind][0].toLowerCase()} ${n}`;
 /** What the place of the next weld is at in this picture. */
 const nextAt = computed(() => (nextWeld.value ? heat.celsius(stepOf(nextWeld.value.n).from!) : null));
 const ready = computed(() => nextAt.value !== null && nextAt.value <= view.value!.input.handWarm);
-/* A pause before the next weld. */
-const minutes = ref('2');
-const wrong = ref<string | null>(null);
-function pause(): void {
-  const typed = decimal(minutes.value);
-  const bad = typeof typed !== 'number' || typed <= 0 || typed > LONGEST;
-  wrong.value = bad ? `Type minutes from 0.1 to ${LONGEST}.` : null;
-  if (bad || !nextWeld.value) return;
-  tried.pauses.push({ before: nextWeld.value.n, seconds: typed * 60 });
+function pause(seconds: number): void {
+  if (!nextWeld.value) return;
+  tried.pauses.push({ before: nextWeld.value.n, seconds });
   void heat.reckon();
 }
-const LONGEST = 120;
 function without(): void {
   tried.copper = false;
   tried.pauses.splice(0);
@@ -83,7 +72,6 @@ watch(
   () => tried.copper,
   () => void heat.reckon(),
 );
-const isTried = computed(() => tried.copper || tried.pauses.length > 0);
 /* Places that are asked. */
 const MOST_PROBES = 4;
 function probe(place: Point): void {
@@ -200,35 +188,16 @@ const weldPath = `/vehicles/${props.id}/repairs/${props.repair}/weld`;
               leave over edges and the open joint. Pause there, or lay it out to weld again at less.
             </KitNotice>
             <p v-else class="small">No weld starts above {{ text(view.input.handWarm) }}.</p>
-            <h3>What would change it</h3>
-            <KitCheckbox v-model="tried.copper">Copper behind every joint</KitCheckbox>
-            <form v-if="nextWeld" class="stack" @submit.prevent="pause">
-              <KitField
-                v-slot="{ bind }"
-                :label="`Pause before ${nameOf(nextWeld.n)}, minutes`"
-                :error="wrong ?? undefined"
-                ><KitInput v-bind="bind" v-model="minutes" mono inputmode="decimal"
-              /></KitField>
-              <KitButton submit>Try this pause</KitButton>
-            </form>
-            <KitNotice v-if="isTried && plain" quiet>
-              <p>
-                With
-                {{
-                  [
-                    ...(tried.copper ? ['copper'] : []),
-                    ...(tried.pauses.length > 0
-                      ? [`${tried.pauses.length === 1 ? 'a pause' : `${tried.pauses.length} pauses`}`]
-                      : []),
-                  ].join(' and ')
-                }}: hottest <strong class="mono">{{ text(warmest(replay)) }}</strong> instead of
-                <span class="mono">{{ text(warmest(plain)) }}</span>; {{ replay.warmStarts.length }} warm
-                {{ replay.warmStarts.length === 1 ? 'start' : 'starts' }} instead of {{ plain.warmStarts.length }}; the
-                last weld after <span class="mono">{{ clock(replay.starts.at(-1)!.time) }}</span> instead of
-                <span class="mono">{{ clock(plain.starts.at(-1)!.time) }}</span>.
-              </p>
-              <KitButton small @click="without">As it is laid out again</KitButton>
-            </KitNotice>
+            <HeatTried
+              v-model:copper="tried.copper"
+              :pauses="tried.pauses.length"
+              :before="nextWeld ? nameOf(nextWeld.n) : null"
+              :now="replay"
+              :plain="plain"
+              :text="text"
+              @pause="pause"
+              @without="without"
+            />
             <template v-if="chart">
               <ChartView :chart="chart" />
               <KitButton small plain @click="probes = []">Take the places away</KitButton>
@@ -246,8 +215,7 @@ const weldPath = `/vehicles/${props.id}/repairs/${props.repair}/weld`;
 </template>
 
 <style scoped>
-.question,
-h3 {
+.question {
   font-size: 1.1rem;
   margin: 0;
 }

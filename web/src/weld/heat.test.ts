@@ -112,7 +112,7 @@ describe('the heat of a weld plan', () => {
     await button(page, 'Try this pause').trigger('submit');
     await flushPromises();
     expect(asked.at(-1)!.pauses).toEqual([expect.objectContaining({ seconds: 300 })]);
-    expect(page.text()).toMatch(/With a pause:\s+hottest/);
+    expect(page.text()).toMatch(/With a pause: the warmest weld starts at/);
     await button(page, 'As it is laid out again').trigger('click');
     await flushPromises();
     expect(asked.at(-1)!.pauses).toEqual([]);
