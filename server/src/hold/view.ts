@@ -8,7 +8,6 @@ import {
   MAY_MOVE,
   movedPoints,
   proposeBraces,
-  tapesOf,
   tilt,
   type HeldFigure,
   type Tilt,
@@ -16,6 +15,7 @@ import {
 import type { BraceRow, GapRow, OwnPointRow, RoundRow, TapeRow } from './entities.ts';
 import { cornersOf } from './corners.ts';
 import { gapView } from './gapView.ts';
+import { barredOf, isTape, tapesFor, tapeViews } from './tapes.ts';
 
 /** All that is known of how a car holds its shape. */
 export interface Held {
@@ -57,30 +57,6 @@ export function framed({ plan, own, tapes }: Pick<Held, 'plan' | 'own' | 'tapes'
     }),
   };
 }
-
-/** Tapes in whose way something is on this car, whenever that was said. */
-function barredOf(tapes: readonly TapeRow[], points: readonly string[]): FigureView['barred'] {
-  return tapes
-    .filter(
-      ({ kind, gone, fromPoint, toPoint }) =>
-        kind === 'barred' && !gone && points.includes(fromPoint) && points.includes(toPoint),
-    )
-    .map(({ id, roundId, fromPoint, toPoint }) => ({ id, round: roundId, ends: [fromPoint, toPoint] }));
-}
-
-/** Tapes of figures by their points: they are the same for every car of a body in which nothing is in the way. */
-const designed = new Map<string, [string, string][]>();
-function tapesFor(points: readonly DatumPoint[], barred: FigureView['barred']): [string, string][] {
-  const pairs = barred.map(({ ends }) => ends);
-  const key = JSON.stringify([points.map(({ id, at }) => [id, at]), pairs]);
-  const known = designed.get(key);
-  if (known) return known;
-  if (designed.size > MOST_DESIGNS) designed.clear();
-  const tapes = tapesOf(points, pairs);
-  designed.set(key, tapes);
-  return tapes;
-}
-const MOST_DESIGNS = 500;
 
 /** Drawn into a figure: it lies as deep behind the drawing as the figure's own points do in the middle. */
 function ownPoint({ id, name, u, v }: OwnPointRow, figure: Figure, points: readonly DatumPoint[]): DatumPoint {
@@ -147,33 +123,6 @@ function proposalsOf(held: Held, { points, figures }: ReturnType<typeof framed>)
 /** A measurement was finished since the last load-bearing weld, beside the first one. */
 export const isChecked = ({ rounds, closedAt }: Pick<Held, 'rounds' | 'closedAt'>): boolean =>
   closedAt !== null && rounds.slice(1).some(({ finished, at }) => finished && at > closedAt);
-
-const isTape = (a: string, b: string) => (tape: { kind: string; from: string; to: string }) =>
-  tape.kind === 'tape' && ((tape.from === a && tape.to === b) || (tape.from === b && tape.to === a));
-
-/** The last reading of each tape of a measurement, with what was read there before. */
-function tapeViews(rows: readonly TapeRow[], roundId: string): TapeView[] {
-  const own = rows.filter((row) => row.roundId === roundId && !row.gone && row.kind !== 'barred');
-  const same = new Map<string, TapeRow[]>();
-  for (const row of own) {
-    const ends = [row.fromPoint, row.toPoint];
-    const place = [row.kind, ...(row.kind === 'tape' ? ends.sort() : ends)].join('|');
-    same.set(place, [...(same.get(place) ?? []), row]);
-  }
-  return [...same.values()].map((all) => {
-    const last = all.at(-1)!;
-    return {
-      id: last.id,
-      kind: last.kind,
-      from: last.fromPoint,
-      to: last.toPoint,
-      length: last.length,
-      by: last.by,
-      at: last.at.toISOString(),
-      before: all.slice(0, -1).map(({ length }) => length),
-    };
-  });
-}
 
 interface Around {
   /** How the car stood at the measurement before; null for the first one. */
