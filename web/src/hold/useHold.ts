@@ -1,4 +1,4 @@
-import { computed, onUnmounted, shallowRef } from 'vue';
+import { computed, onUnmounted, ref, shallowRef } from 'vue';
 import type {
   BraceInput,
   GapInput,
@@ -20,9 +20,14 @@ export function useHold(vehicleId: string) {
   const form = useForm();
   const outbox = useOutbox();
   const stored = shallowRef<HoldView | null>(null);
+  const sending = ref<string | null>(null);
   /** As it is stored, with what is still on this device. */
   const view = computed({
-    get: () => stored.value && withKept(stored.value, outbox.keptOf('tape', vehicleId)),
+    get: () => {
+      // One that is on its way just now is not counted yet: the next one is asked for when it is known to be kept.
+      const kept = outbox.keptOf('tape', vehicleId).filter(({ id }) => id !== sending.value);
+      return stored.value && withKept(stored.value, kept);
+    },
     set: (now) => (stored.value = now),
   });
   onUnmounted(
@@ -56,7 +61,10 @@ export function useHold(vehicleId: string) {
     tape: (round: string, tape: TapeInput, title: string) =>
       form.submit(async () => {
         const entry = { id: tape.id, vehicle: vehicleId, kind: 'tape' as const, title };
-        await outbox.record({ ...entry, path: `${at}/rounds/${round}/tapes`, body: { ...tape } }, true);
+        sending.value = tape.id;
+        await outbox
+          .record({ ...entry, path: `${at}/rounds/${round}/tapes`, body: { ...tape } }, true)
+          .finally(() => (sending.value = null));
       }),
     takeBack: (round: string, tape: string) => send(() => remove(`${at}/rounds/${round}/tapes/${tape}`)),
     addPoint: (point: PointInput) => send(() => post(`${at}/points`, point)),
