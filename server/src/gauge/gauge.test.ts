@@ -182,6 +182,8 @@ describe('two phones on one car', () => {
     const round = { id: randomUUID(), name: 'Before the first cut', stand: 'stands' };
     await owner.post(`/vehicles/${vehicle}/hold/rounds`, round).expect(201);
     await live.until((change) => Object.values(change).every((list) => list.length === 0));
+    // And of nothing before: a page that has just loaded knows all.
+    expect(live.events).toHaveLength(1);
     live.close();
   });
 });

@@ -42,7 +42,7 @@ export class LiveHub {
     if (!this.seen.has(vehicleId)) {
       this.seen.set(vehicleId, new Map());
       // What is stored already is known to a page that has just loaded.
-      await this.look(vehicle, true);
+      await this.look(vehicle, true, vehicle.revision);
     }
     this.timer ??= setInterval(() => void this.lookAtAll().catch(() => undefined), EVERY);
     return () => {
