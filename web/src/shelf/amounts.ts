@@ -1,5 +1,6 @@
 import type { ShelfKind } from '@aspecta/core/shelf';
 import type { LengthUnit } from '@aspecta/core/units';
+import { GRAMS_PER_OUNCE, LITRES_PER_CU_FT, LITRES_PER_QUART } from '../shell/measures.ts';
 
 /** How a person counts a kind: its unit, and what one of it is in the unit in which it is kept. */
 interface Counted {
@@ -7,10 +8,6 @@ interface Counted {
   one: number;
   digits: number;
 }
-
-const GRAMS_PER_OUNCE = 28.349_5;
-const LITRES_PER_CU_FT = 28.316_8;
-const LITRES_PER_QUART = 0.946_353;
 
 /** Grams, litres and pieces of one kind, as they are counted in a shop. */
 export function countedIn(kind: ShelfKind, unit: LengthUnit): Counted {

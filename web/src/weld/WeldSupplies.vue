@@ -3,14 +3,13 @@ import { computed } from 'vue';
 import type { WeldSupplies } from '@aspecta/core/weld';
 import KitCollapse from '../kit/KitCollapse.vue';
 import WantForm from '../order/WantForm.vue';
+import { GRAMS_PER_OUNCE, LITRES_PER_CU_FT } from '../shell/measures.ts';
 import { useUnits } from '../shell/units.ts';
 
 /* What the welds of a repair use up, so that it is there before one begins; what is short goes into the order book. */
 const props = defineProps<{ vehicle: string; supplies: WeldSupplies; rod: boolean; note: string }>();
 const units = useUnits();
 const inch = computed(() => units.unit.value === 'in');
-const LITRES_PER_CU_FT = 28.316_8;
-const GRAMS_PER_OUNCE = 28.349_5;
 const M_PER_FT = 0.3048;
 /** What it takes, and as what it is bought. */
 const all = computed(() => {
