@@ -63,7 +63,7 @@ test('a decision is made again twice: the order is withdrawn, the line is laid b
   await expect(page.locator('table.both')).toContainText('Yours');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(length).toHaveText(found!);
-  await page.getByLabel(/along the edge at/).fill('15');
+  await page.getByLabel(/along the edge at|distance of/).fill('15');
   await page.getByRole('button', { name: 'Find the line again' }).click();
   await expect.poll(async () => (await lineNow()).own).toBe(false);
 

@@ -137,7 +137,7 @@ test('a picture is brought to true size and the damage is traced on it', async (
   expect(stroked).toBeLessThan(21);
   await page.getByRole('button', { name: 'Keep its area' }).click();
   await expect(page.getByText('Rust stroked on it')).toBeVisible();
-  await page.getByRole('button', { name: 'Trace damage' }).click();
+  await page.getByRole('button', { name: 'Trace', exact: true }).click();
   for (const [x, y] of [
     [300, 200],
     [450, 200],

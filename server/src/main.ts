@@ -63,6 +63,8 @@ async function listen(server: Server, port: number): Promise<void> {
   // A client that sends its request a byte at a time does not hold a place for ever.
   server.requestTimeout = 120_000;
   server.headersTimeout = 20_000;
+  // A browser sends the next change over a line that lay idle: closed at that moment, the change would be lost on the way.
+  server.keepAliveTimeout = 75_000;
   await new Promise<void>((done) => {
     server.once('error', (error) => {
       process.stderr.write(`Port ${port} of ${host} cannot be listened on: ${error.message}\n`);

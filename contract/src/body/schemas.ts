@@ -26,12 +26,14 @@ const facts = Joi.object({
   structural: Joi.boolean(),
   visible: Joi.boolean(),
   fixing: Joi.valid('welded', 'bolted'),
+  without: Joi.array().items(Joi.string().max(60)).max(20).unique(),
   edges: Joi.array()
     .items(
       Joi.object({
         ...edge,
         name: Joi.string().trim().min(1).max(60).required().label('Name of the edge'),
         line: Joi.array().items(Joi.array().ordered(coordinate, coordinate).length(2)).min(2).max(4000).required(),
+        layer: Joi.string().max(40),
       }),
     )
     .max(60),

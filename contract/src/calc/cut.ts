@@ -1,5 +1,16 @@
 import Joi from 'joi';
-import { cutLine, cutOffsets, drillOut, enclosing, passage, split } from '@aspecta/core/cut';
+import type { AreaKind, PanelArea } from '@aspecta/core/body';
+import {
+  cutLine,
+  cutOffsets,
+  drillOut,
+  enclosing,
+  passage,
+  split,
+  type CutPanel,
+  type CutTask,
+} from '@aspecta/core/cut';
+import type { Ring } from '@aspecta/core/geometry';
 import {
   calculation,
   degrees,
@@ -23,6 +34,18 @@ import {
 
 const LOOK_BEHIND =
   'Look behind the sheet first: wiring, fuel and brake lines, the next layer. Brace every opening that loses a side.';
+/** The panel as one types it: parts of it in a list for each kind, without names. */
+type TypedPanel = Omit<CutPanel, 'areas'> & Partial<Record<'hidden' | 'doubleCurved' | 'heatSensitive', Ring[]>>;
+type LineInput = Omit<CutTask, 'panel'> & { panel: TypedPanel };
+function areasIn({ hidden = [], doubleCurved = [], heatSensitive = [] }: TypedPanel): PanelArea[] {
+  const named = (kind: AreaKind, name: string, all: readonly Ring[]) =>
+    all.map((outline): PanelArea => ({ kind, name, outline }));
+  return [
+    ...named('trim', 'trim', hidden),
+    ...named('double', 'double curvature', doubleCurved),
+    ...named('heat', 'glass, lead, wiring or foam', heatSensitive),
+  ];
+}
 const through = {
   passes: flag('it goes through with the play asked for'),
   margin: mm('play beyond the clearance; negative: missing'),
@@ -125,6 +148,11 @@ export const cutCalculations = [
       patch: ring('piece to make'),
       joints: many(table('points, closed'), 'lines that are cut and welded'),
       cutLength: mm('length of the cut'),
+      unseen: mm('of it under trim, which nobody sees'),
+      passes: many(
+        object({ kind: word('trim, double or heat'), name: word('what'), length: mm('how much of the line') }),
+        'what the line runs under or beside',
+      ),
       edgeLength: mm('along the edge of the panel'),
       area: number('inside the line', 'mm²'),
       cost: number('of the line; a millimetre on plain sheet is 1'),
@@ -163,7 +191,7 @@ export const cutCalculations = [
       margin: 20,
     },
     heavy: true,
-    run: cutLine,
+    run: ({ panel, ...task }: LineInput) => cutLine({ ...task, panel: { ...panel, areas: areasIn(panel) } }),
   }),
   calculation({
     id: 'cut.offsets',

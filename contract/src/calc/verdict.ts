@@ -111,6 +111,7 @@ export const verdictCalculations = [
                 class: Joi.string().description(
                   'through, thin, pitted, filler, old-repair, missing, hole, opening or dent',
                 ),
+                patchUnseen: mm('of that cut under trim, which nobody sees'),
                 toMount: mm('to the nearest mount').allow(null),
                 joints: many(joint, 'edges of the panel that the patch takes in'),
               },

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import {
+  buildUp,
   cooling,
   distortion,
   field,
@@ -369,5 +370,35 @@ export const weldCalculations = [
       width: 300,
     },
     run: distortion,
+  }),
+  calculation({
+    id: 'weld.buildUp',
+    title: 'Build up an edge',
+    question: 'In how many passes is an edge built up with bead, and is a strip better?',
+    sources: [
+      'Carslaw & Jaeger, Conduction of Heat in Solids, §10.3 (line sources along an edge)',
+      'EN 1011-1 (heat of the arc)',
+      `height of a pass, minutes of a strip: ${PRACTICE}`,
+    ],
+    cautions: [FIRE],
+    needs: { length: mm('edge'), low: mm('how far the metal is to come forward'), thickness: mm('sheet') },
+    may: {
+      process: Joi.string().description('mig, tig or gas; mig when left out'),
+      material: kind,
+      limit: celsius('to which it cools before the next pass'),
+      ambient: celsius('surroundings'),
+    },
+    gives: {
+      passes: number('passes'),
+      each: mm('what each adds'),
+      hot: seconds('of arc or flame'),
+      pauses: many(seconds('pause'), 'after each pass but the last'),
+      minutes: number('all of it, with grinding', 'min'),
+      strip: number('a strip let in instead', 'min'),
+      better: word('bead or strip'),
+      why: word('why'),
+    },
+    example: { length: 200, low: 2, thickness: 1 },
+    run: buildUp,
   }),
 ];

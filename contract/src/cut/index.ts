@@ -1,4 +1,4 @@
-import { ARMS_LENGTH, type CutLine, type Tapes, type TapeTrouble } from '@aspecta/core/cut';
+import { ARMS_LENGTH, type CutLine, type Pin, type Tapes, type TapeTrouble } from '@aspecta/core/cut';
 import { between, type Ring } from '@aspecta/core/geometry';
 
 export interface CutSettings {
@@ -8,13 +8,15 @@ export interface CutSettings {
   kerf: number;
   /** How far one arm lays a tape, mm. */
   reach: number;
-  /** Edges and creases that the person measures from, by name, at most two; what he has not named is chosen. */
+  /** Edges, creases and holes that the person measures from, by name, at most two; what he has not named is chosen. */
   from: string[];
 }
 
 /** How a cut is wanted: its settings, and its corners where a person has laid it himself; null where it is to be found. */
 export interface CutInput extends CutSettings {
   corners: [number, number][] | null;
+  /** What each of those corners is held to, an edge or a crease; null where none is. */
+  pins: (Pin | null)[] | null;
   version: number;
 }
 
@@ -30,6 +32,8 @@ export interface CutPlanView extends Tapes {
   line: CutLine;
   /** A person has laid this line. */
   own: boolean;
+  /** What each corner where its runs meet is held to; null where none is. */
+  pins: (Pin | null)[] | null;
   /** What would be found instead of it; null where the line is the one that was found, or none is found. */
   found: CutLine | null;
   /** The panel on the other side for which the same figures hold, if there is one. */
@@ -39,6 +43,10 @@ export interface CutPlanView extends Tapes {
   /** Shares of the joint on metal that was not measured, or that may be too thin. */
   onMap: { unmeasured: number; doubtful: number };
 }
+
+/** What each corner of a line is held to, whichever way round its corners are told: the same way as they were said, or the other. */
+export const pinsAlong = (laid: Ring, corners: Ring, pins: CutInput['pins']): CutInput['pins'] =>
+  pins && (between(laid[0]!, corners[0]!) <= SAME ? pins : pins.toReversed());
 
 export const cutDefaults: CutSettings = {
   margin: 20,

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { ARMS_LENGTH } from '@aspecta/core/cut';
+import { ARMS_LENGTH, FARTHEST_BESIDE } from '@aspecta/core/cut';
 import type { CutInput } from './index.ts';
 
 /* What may come in, by field. */
@@ -14,6 +14,16 @@ export const cutSchema = Joi.object<CutInput>({
     .items(Joi.array().items(Joi.number().min(-10_000).max(10_000)).length(2))
     .min(3)
     .max(80)
+    .allow(null)
+    .default(null),
+  pins: Joi.array()
+    .items(
+      Joi.object({
+        along: Joi.string().trim().min(1).max(80).required(),
+        at: Joi.number().min(0).max(FARTHEST_BESIDE).required(),
+      }).allow(null),
+    )
+    .when('corners', { is: null, then: Joi.valid(null), otherwise: Joi.array().max(80) })
     .allow(null)
     .default(null),
   version: Joi.number().integer().min(0).required(),

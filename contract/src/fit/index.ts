@@ -35,7 +35,8 @@ export interface FitView {
   /** mm of the sheet, and the gap that is aimed at where edges meet. */
   thickness: number;
   wanted: number;
-  joints: { name: string; open: boolean; line: Point[] }[];
+  /** `within` the piece: between two of its sections. */
+  joints: { name: string; open: boolean; within: boolean; line: Point[] }[];
   places: FitPlaceView[];
   /** Oldest first. */
   rounds: FitRoundView[];

@@ -1,4 +1,4 @@
-import type { Blank, TurnChoice } from '@aspecta/core/pattern';
+import type { Blank, Fitting, TurnChoice } from '@aspecta/core/pattern';
 import type { Material } from '@aspecta/core/body';
 import type { Point, Ring } from '@aspecta/core/geometry';
 import type { Closing } from '@aspecta/core/repair';
@@ -11,11 +11,22 @@ export interface PatternSettings {
   /** Left on at butted edges, mm. */
   trim: number;
   turns: TurnChoice[];
+  /** Nuts and holes that sit in it, beside what the body plan knows. */
+  fittings: Fitting[];
+  /** A card or a cut-out that was traced on a true-size picture, in place of the piece between its lines; null where it is that. */
+  traced: { ring: Ring; from: string } | null;
 }
 export interface PatternInput extends PatternSettings {
   version: number;
 }
-export const patternDefaults: PatternSettings = { thickness: null, radius: 1, trim: 0, turns: [] };
+export const patternDefaults: PatternSettings = {
+  thickness: null,
+  radius: 1,
+  trim: 0,
+  turns: [],
+  fittings: [],
+  traced: null,
+};
 
 /** From which sheet of the rack a blank was cut. */
 export interface CutFrom {

@@ -4,6 +4,7 @@ import type { Ring } from '@aspecta/core/geometry';
 /** What the joints are called; every word that a person reads for them stands here. */
 export const JOINT_WORDS: Readonly<Record<string, string>> = {
   cut: 'Cut in the sheet',
+  seam: 'Parting seam',
   spot: 'Spot-welded flange',
   braze: 'Brazed joint',
   hem: 'Hem',
@@ -22,6 +23,7 @@ export const FASTENER_WORDS: Readonly<Record<string, readonly [string, string]>>
   drip: ['spot', 'spots'],
   bolt: ['bolt', 'bolts'],
   rivet: ['rivet', 'rivets'],
+  hem: ['small weld', 'small welds'],
 };
 
 /** Found loose already, or opened; `holds` as long as nothing is said of it. */
@@ -51,6 +53,8 @@ export interface JointView extends ClosedJoint {
   /** Its place: a choice is told by it. */
   at: [number, number];
   ways: Closing[];
+  /** Of a cut with several straight runs: each by its place, with where it lies. Empty where it is one. */
+  runs: { at: [number, number]; length: number; name: string }[];
   notes: string[];
   /** Mean hours to open and close it. */
   hours: number;
@@ -65,6 +69,8 @@ export interface ClosingChange {
   pitch: number | null;
   /** Fasteners that were counted there; null for as reckoned from the pitch. */
   found: number | null;
+  /** Of a cut: for the straight run that passes the place only. */
+  alone: boolean;
   version: number;
 }
 

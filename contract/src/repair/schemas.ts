@@ -20,5 +20,6 @@ export const closingSchema = Joi.object<ClosingChange>({
     .required(),
   pitch: Joi.number().min(10).max(500).allow(null).default(null),
   found: Joi.number().integer().min(0).max(2000).allow(null).default(null),
+  alone: Joi.boolean().default(false),
   version: Joi.number().integer().min(0).required(),
 });

@@ -64,6 +64,8 @@ export const ZONE_CLASSES: Record<ZoneClass, string> = {
   missing: 'Metal missing',
   hole: 'Hole to close',
   opening: 'Opening to make',
+  graft: 'Piece to graft in',
+  clearance: 'Clearance to gain',
   dent: 'Dent or low',
 };
 

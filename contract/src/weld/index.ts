@@ -1,5 +1,14 @@
 import type { Closing } from '@aspecta/core/repair';
-import type { HandProcess, Holding, Position, StepKind, Strategy, WeldMaterial, WeldPlan } from '@aspecta/core/weld';
+import type {
+  HandProcess,
+  Holding,
+  InTurn,
+  Position,
+  StepKind,
+  Strategy,
+  WeldMaterial,
+  WeldPlan,
+} from '@aspecta/core/weld';
 
 /** How a repair is welded; what is null is taken by the sheet and the process. Lengths mm. */
 export interface WeldSettingsInput {
@@ -17,6 +26,8 @@ export interface WeldSettingsInput {
   /** Of a plug's hole. */
   hole: number | null;
   holding: Holding;
+  /** A copper bar is held behind every joint: it takes heat away, and keeps thin metal from blowing through. */
+  copper: boolean;
   /** Joints that are welded in another position, by their places. */
   positions: { at: [number, number]; position: Position }[];
   /** Names of welds that come first of their round, and of those that are left out. */
@@ -61,6 +72,16 @@ export interface WeldPlanView {
   earlier: EarlierWeld[];
 }
 
+/** Both sides of the car welded in turn. */
+export interface BothSidesView {
+  /** Of this side. */
+  name: string;
+  /** The same repair on the other side; null where there is none. */
+  other: { repairId: string; name: string; planned: boolean } | null;
+  /** What is left of both plans, side 0 is this one; null as long as one has no plan. */
+  turn: InTurn | null;
+}
+
 /** A joint as it was planned, with its line in mm. */
 export interface PlannedJoint {
   points: [number, number][];
@@ -84,6 +105,7 @@ export const weldDefaults: WeldSettingsInput = {
   stitch: null,
   hole: null,
   holding: 'clamps',
+  copper: false,
   positions: [],
   first: [],
   barred: [],

@@ -16,6 +16,7 @@ const settings = {
   stitch: Joi.number().min(5).max(200).allow(null).default(null),
   hole: Joi.number().min(3).max(12).allow(null).default(null),
   holding: Joi.valid('clamps', 'screws').default('clamps'),
+  copper: Joi.boolean().default(false),
   positions: Joi.array()
     .items(
       Joi.object({

@@ -1,10 +1,11 @@
+import type { EdgePart } from './edgePart.ts';
 import type { EdgeSpec } from './types.ts';
 
-/** Parts of an edge by where they look, as the left side of the car is drawn: −v, +v, −u, +u, and around the wheel. */
-export type EdgePart = 'below' | 'above' | 'before' | 'behind' | 'arch';
 type PanelEdges = { rest: EdgeSpec } & Partial<Record<EdgePart, EdgeSpec>>;
 
-const spot = (pitch = 40, sheets = 2): EdgeSpec => ({ kind: 'spot', pitch, sheets });
+/** mm between spots where nothing else is known (T-10). */
+export const USUAL_PITCH = 40;
+const spot = (pitch = USUAL_PITCH, sheets = 2): EdgeSpec => ({ kind: 'spot', pitch, sheets });
 const hidden = (spec: EdgeSpec): EdgeSpec => ({ ...spec, hidden: true });
 const bolt = (pitch: number): EdgeSpec => ({ kind: 'bolt', pitch, sheets: 2 });
 const rivet = (pitch: number): EdgeSpec => ({ kind: 'rivet', pitch, sheets: 2 });

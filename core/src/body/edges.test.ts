@@ -61,6 +61,29 @@ describe('the edges of a panel', () => {
       }
   });
 
+  it('are those of the sheet that is meant: bolts hold the outer one to its neighbour, spots the one behind', () => {
+    for (const [plan, id, inner] of [
+      [bodyPlan('pickup'), 'sill-l', 'inner'],
+      [bodyPlan('platform'), 'sill-l', 'channel'],
+      [bodyPlan('offroader'), 'tub-side-l', 'capping'],
+    ] as const) {
+      const panel = panelOf(plan, id);
+      const kinds = (layer?: string) => edgesOf(plan, panel, layer).map(({ kind }) => kind);
+      expect(kinds()).toContain('bolt');
+      expect(kinds(panel.layers[0]!.id)).toEqual(kinds());
+      expect(kinds(inner)).not.toContain('bolt');
+      expect(kinds(inner)).not.toContain('rivet');
+      expect(total(edgesOf(plan, panel, inner))).toBeCloseTo(perimeter(panel.outline), 3);
+    }
+    const hem = panelOf(saloon, 'door-skin-l');
+    expect(edgesOf(saloon, hem, 'hem').map(({ kind }) => kind)).toEqual(edgesOf(saloon, hem).map(({ kind }) => kind));
+    const sill = panelOf(saloon, 'sill-l');
+    const line = sill.outline.slice(0, 2) as [Point, Point];
+    const own = { ...sill, edges: [{ name: 'cut off', kind: 'free' as const, line, layer: 'inner' }] };
+    expect(edgesOf(saloon, own, 'inner').some(({ name }) => name === 'cut off')).toBe(true);
+    expect(edgesOf(saloon, own).some(({ name }) => name === 'cut off')).toBe(false);
+  });
+
   it('are what somebody has said of them', () => {
     const floor = panelOf(saloon, 'floor-front-l');
     const [a, b] = [floor.outline[0]!, floor.outline[1]!] as [Point, Point];

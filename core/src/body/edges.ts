@@ -9,8 +9,10 @@ import {
   type Ring,
 } from '../geometry/index.ts';
 import { SEAM_MEETS, SEAM_ON_EDGE, SHORT_EDGE } from '../tolerances.ts';
-import { edgeRulesOf, type EdgePart } from './edgeRules.ts';
-import type { BodyPlan, EdgeSpec, Panel, Seam } from './types.ts';
+import { partName, partOf, roundsWheel, type EdgePart } from './edgePart.ts';
+import { edgeRulesOf, USUAL_PITCH } from './edgeRules.ts';
+import { layerDepth } from './layered.ts';
+import type { BodyPlan, EdgeSpec, Panel, SaidEdge, Seam } from './types.ts';
 
 /** A stretch of a panel's outline that is one and the same all along. */
 export interface Edge extends EdgeSpec {
@@ -24,24 +26,32 @@ export interface Edge extends EdgeSpec {
 /**
  * What is every stretch of a panel's outline? A hand-made change on the panel counts first, then the
  * seams of the body plan that run along it, then how such a panel is built as a rule. The stretches
- * cover the outline once, anticlockwise.
+ * cover the outline once, anticlockwise. Each sheet of a panel has its own: bolts and rivets hold the outermost
+ * one to its neighbour, and those behind it are spotted.
  *
+ * @param layer id of the sheet; the outermost when left out
  * @returns lines in the panel's coordinates, mm
  * Source: common practice, no published source (T-10, T-36, T-37).
  * @example edgesOf(bodyPlan('saloon'), panelOf(bodyPlan('saloon'), 'door-skin-l')).map(({ kind }) => kind) // → ["hem"]
  */
-export function edgesOf(plan: BodyPlan, panel: Panel): Edge[] {
-  const sides = seamSides(plan, panel);
+export function edgesOf(plan: BodyPlan, panel: Panel, layer?: string): Edge[] {
+  const behind = layerDepth(panel, layer) > 0;
+  const sheet: Sheet = {
+    panel,
+    behind,
+    rules: edgeRulesOf(plan.base ?? plan.id, panel),
+    sides: seamSides(plan, panel).filter(({ seam }) => !behind || seam.kind !== 'bolted'),
+    said: (panel.edges ?? []).filter(
+      (edge) => edge.layer === undefined || edge.layer === (layer ?? panel.layers[0]?.id),
+    ),
+  };
   const corners = withEnds(
     panel.outline,
-    [...sides.map(({ line }) => line), ...(panel.edges ?? []).map(({ line }) => line)].flatMap((line) => [
-      line[0]!,
-      line.at(-1)!,
-    ]),
+    [...sheet.sides, ...sheet.said].flatMap(({ line }) => [line[0]!, line.at(-1)!]),
   );
   const runs = corners.map((from, i): Run => {
     const to = corners[(i + 1) % corners.length]!;
-    return { line: [from, to], ...whatRuns(plan, panel, sides, from, to) };
+    return { line: [from, to], ...whatRuns(sheet, from, to) };
   });
   return joined(absorbed(joined(runs))).map(({ key: _key, fixed: _fixed, ...edge }) => edge);
 }
@@ -91,54 +101,35 @@ function withEnds(outline: Ring, ends: readonly Point[]): Point[] {
 const near = (p: Point, line: readonly Point[]) =>
   line.some((a, i) => i > 0 && between(p, nearestOnSegment(p, line[i - 1]!, a)) <= SEAM_ON_EDGE);
 
-function whatRuns(
-  plan: BodyPlan,
-  panel: Panel,
-  sides: ReturnType<typeof seamSides>,
-  from: Point,
-  to: Point,
-): Omit<Run, 'line'> {
+/** One sheet of a panel, with what is known of its edges. */
+interface Sheet {
+  panel: Panel;
+  /** It lies behind another sheet of the panel. */
+  behind: boolean;
+  rules: ReturnType<typeof edgeRulesOf>;
+  sides: ReturnType<typeof seamSides>;
+  said: readonly SaidEdge[];
+}
+
+function whatRuns({ panel, behind, rules, sides, said: all }: Sheet, from: Point, to: Point): Omit<Run, 'line'> {
   // Thirds as well as the middle: a side that merely touches the end of a seam is not on it.
   const places = [0.34, 0.5, 0.66].map((share) => along(from, to, share));
   // It was taken from the outline itself: nothing beside it is meant.
-  const said = panel.edges?.find(({ line }) => places.every((p) => toLine(p, line) <= SEAM_MEETS));
+  const said = all.find(({ line }) => places.every((p) => toLine(p, line) <= SEAM_MEETS));
   if (said) {
-    const { line: _line, name, ...spec } = said;
+    const { line: _line, layer: _layer, name, ...spec } = said;
     return { ...spec, name, key: `said ${name}`, fixed: true };
   }
   const on = sides.find(({ line }) => places.every((p) => near(p, line)));
   if (on) return { ...specOf(on.seam), name: on.seam.name, seam: on.seam.id, key: on.seam.id, fixed: true };
-  const rules = edgeRulesOf(plan.base ?? plan.id, panel);
-  const arch = panel.flanges.find(({ id }) => id.startsWith('arch'));
-  const rounds = rules.arch && arch && places.every((p) => toRing(p, arch.outline) < 1);
-  const part: EdgePart = rounds ? 'arch' : partOf(panel, from, to);
-  return { ...(rules[part] ?? rules.rest), name: nameOf(panel, part), key: part, fixed: false };
+  const part: EdgePart = rules.arch && roundsWheel(panel, from, to) ? 'arch' : partOf(panel, from, to);
+  const rule = rules[part] ?? rules.rest;
+  return { ...(behind ? behindOther(rule) : rule), name: partName(panel, part), key: part, fixed: false };
 }
 
-/** Where a side of the outline looks, as the left side of the car is drawn: by the direction square to it. */
-function partOf(panel: Panel, from: Point, to: Point): EdgePart {
-  const axis = panel.side === 'right' ? panel.mirrorOf?.axis : undefined;
-  const out = [(to[1] - from[1]) * (axis === 'u' ? -1 : 1), (from[0] - to[0]) * (axis === 'v' ? -1 : 1)] as const;
-  if (Math.abs(out[0]) > Math.abs(out[1])) return out[0] < 0 ? 'before' : 'behind';
-  return out[1] < 0 ? 'below' : 'above';
-}
-
-const WORDS: Record<EdgePart, string> = {
-  below: 'lower edge',
-  above: 'upper edge',
-  before: 'front edge',
-  behind: 'rear edge',
-  arch: 'wheel arch',
-};
-/** Seen from the front or the rear, what lies before and behind lies left and right; from above and below, up is left or right. */
-function nameOf(panel: Panel, part: EdgePart): string {
-  if (part === 'arch') return WORDS.arch;
-  if (/front|rear/.test(panel.view))
-    return { before: 'left edge', behind: 'right edge', below: 'lower edge', above: 'upper edge' }[part];
-  if (/top|above|floor|below|under/.test(panel.view))
-    return { below: 'outer edge', above: 'inner edge', before: 'front edge', behind: 'rear edge' }[part];
-  return WORDS[part];
-}
+/** What holds a sheet behind another where the outer one is bolted or riveted to its neighbour. */
+const behindOther = (rule: EdgeSpec): EdgeSpec =>
+  rule.kind === 'bolt' || rule.kind === 'rivet' ? { kind: 'spot', pitch: USUAL_PITCH, sheets: 2 } : rule;
 
 /** Neighbours of the same key as one, also over the first corner. */
 function joined(runs: readonly Run[]): Run[] {

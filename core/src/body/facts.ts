@@ -15,6 +15,8 @@ export interface PanelFacts {
   fixing?: Panel['fixing'];
   /** Stretches of its outline, as they are built on this car. */
   edges?: readonly SaidEdge[];
+  /** Names of what stands beside the sheet as a rule, and is not there on this car. */
+  without?: readonly string[];
 }
 
 /** A part that the body plan lacks: bracket, box section, jack point. Lengths mm. */
@@ -153,6 +155,8 @@ export function checkFacts(panel: Panel, facts: PanelFacts): void {
   (facts.edges ?? []).forEach((edge, i) => {
     checkEdge(`edges[${i}]`, edge);
     list(`edges[${i}].line`, edge.line, 2, 4000);
+    if (edge.layer !== undefined && !panel.layers.some(({ id }) => id === edge.layer))
+      refuse('unknown-layer', `edges[${i}].layer`, `${panel.name} has no such layer.`);
     if (!edge.line.every((p) => toRing(p, panel.outline) <= SEAM_MEETS))
       refuse(
         'not-on-edge',

@@ -7,6 +7,8 @@ import type { BodyPlan, Layer, Panel } from './types.ts';
 
 export type * from './types.ts';
 export { edgesOf, innerSeams, type Edge } from './edges.ts';
+export { areasOf, usualAreas, type PanelArea } from './areas.ts';
+export type { AreaKind } from './areaRules.ts';
 export { edgeName, endName } from './directions.ts';
 export {
   asOnCar,

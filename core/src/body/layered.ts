@@ -10,6 +10,15 @@ const depthOf = ({ layers }: Sheets, own: readonly string[]): number => {
 };
 
 /**
+ * How many sheets of the panel lie before this one? None before the outermost, nor before one that it does not have.
+ *
+ * @example
+ * layerDepth({ layers: [{ id: 'o' }, { id: 'i' }] }, 'i') // → 1
+ */
+export const layerDepth = (panel: Sheets, layer: string | undefined): number =>
+  layer === undefined ? 0 : depthOf(panel, [layer]);
+
+/**
  * Which sheet of a panel is meant? Of several sheets on one another the outermost bears the panel's name.
  *
  * @param own ids of the layers that work lies on; none where it is not known: the panel itself

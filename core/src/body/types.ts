@@ -63,6 +63,8 @@ export interface EdgeSpec {
 export interface SaidEdge extends EdgeSpec {
   name: string;
   line: readonly Point[];
+  /** The sheet of which it was said; all of them where it is left out. */
+  layer?: string;
 }
 
 /**
@@ -85,6 +87,8 @@ export interface Panel {
   layers: readonly Layer[];
   /** Where lead was run over a joint: gauges say nothing of the steel there. */
   leaded?: readonly Flange[];
+  /** Names of what stands beside the sheet as a rule, and is not there: trim left off, glass that is out. */
+  without?: readonly string[];
   /** Cross-section by layer, as [depth inwards, v], mm: where the panel is hollow. */
   section?: Readonly<Record<string, readonly Point[]>>;
   /** How the surface is curved: decides how hard a patch is to make and how soft the middle is. */

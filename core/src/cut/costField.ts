@@ -1,14 +1,16 @@
+import type { AreaKind } from '../body/index.ts';
 import {
   boxOf,
   inRing,
   insideAlong,
   nearness,
   simplifyRing,
+  type Box,
   type Point,
   type Polygon,
   type Ring,
 } from '../geometry/index.ts';
-import { placesAlong } from './edges.ts';
+import { areaCost, placesAlong, plainMinutes } from './edges.ts';
 import type { CutPanel, CutRules } from './rules.ts';
 
 /** What a millimetre of cut costs at a place, as a multiple of one on plain sheet; common practice (T-12, T-13), no published source. */
@@ -16,20 +18,25 @@ export const COST = {
   plain: 1,
   /** Far from any edge or crease: soft, distorts, is seen. */
   softMiddle: 2,
-  doubleCurved: 1.5,
+  double: 1.5,
   /** Just beside a crease, or on a flange: stiff and easy to finish. */
   besideCrease: 0.3,
   edge: 0.7,
-  hidden: 0.6,
+  /** Nobody sees it: dressed roughly, by the table of minutes. */
+  trim: plainMinutes(false) / plainMinutes(true),
   nearHole: 2.5,
-  heatSensitive: 5,
+  heat: 5,
 } as const;
 /** mm from the nearest edge or crease from which the sheet counts as soft. */
 const SOFT_FROM = 150;
+/** mm by which the edge of an area may stray for what a cut costs there: it is known no better. */
+const AREA_WITHIN = 2;
+const AREA_KINDS = ['trim', 'double', 'heat'] as const satisfies readonly AreaKind[];
 const HOLE_REACH = 20;
 const EDGE_REACH = 15;
-/** What a square decimetre of good metal that is cut away counts, in millimetres of cut; common practice, no published source. */
-export const AREA_SHARE = 25 / 10_000;
+/** What metal that is cut away costs where nothing is known of the panel: that of a flat one that is seen. */
+const USUAL_AREA = areaCost('flat', true);
+export const costPerArea = ({ perArea = USUAL_AREA }: CutPanel): number => perArea;
 /** Most cells along the longer side. */
 const MOST_ALONG = 100;
 
@@ -45,6 +52,12 @@ export interface CostField {
   inside?: Float64Array;
 }
 
+/** Outlines of the parts of a panel that are of one kind. */
+const ringsOf = ({ areas = [] }: CutPanel, of: AreaKind): Ring[] =>
+  areas.filter(({ kind }) => kind === of).map(({ outline }) => outline);
+
+const inBox = ([u, v]: Point, { minU, minV, maxU, maxV }: Box) => u >= minU && u <= maxU && v >= minV && v <= maxV;
+
 /** What one millimetre costs at any place of the sheet; Infinity where the metal cannot be welded. */
 export function costOf(panel: CutPanel, sheet: Polygon, rules: CutRules): (p: Point) => number {
   const inAny = (rings: readonly Ring[] | undefined, p: Point) => rings?.some((ring) => inRing(p, ring)) ?? false;
@@ -52,6 +65,9 @@ export function costOf(panel: CutPanel, sheet: Polygon, rules: CutRules): (p: Po
   const toEdge = nearness(closed(sheet), SOFT_FROM);
   const toStiffener = nearness([...(panel.creases ?? []).map(({ line }) => line), ...(panel.flanges ?? [])], SOFT_FROM);
   const toHole = nearness(closed(panel.holes ?? []), HOLE_REACH);
+  const boxed = (kind: AreaKind) =>
+    ringsOf(panel, kind).map((ring) => ({ ring: simplifyRing(ring, AREA_WITHIN), box: boxOf(ring) }));
+  const areas = AREA_KINDS.map((kind) => ({ kind, rings: boxed(kind) })).filter(({ rings }) => rings.length > 0);
   return (p) => {
     if (inAny(panel.unweldable, p)) return Infinity;
     const [edge, stiffener] = [toEdge(p), toStiffener(p)];
@@ -59,10 +75,10 @@ export function costOf(panel: CutPanel, sheet: Polygon, rules: CutRules): (p: Po
     let cost: number = COST.plain + (COST.softMiddle - COST.plain) * soft;
     if (stiffener <= 1.5 * rules.besideCrease) cost *= COST.besideCrease;
     else if (edge <= EDGE_REACH) cost *= COST.edge;
-    if (inAny(panel.doubleCurved, p)) cost *= COST.doubleCurved;
-    if (inAny(panel.hidden, p)) cost *= COST.hidden;
+    // Two bands of the same kind may cross at a corner: it counts once.
+    for (const { kind, rings } of areas)
+      if (rings.some(({ ring, box }) => inBox(p, box) && inRing(p, ring))) cost *= COST[kind];
     if (toHole(p) <= HOLE_REACH || inAny(panel.holes, p)) cost *= COST.nearHole;
-    if (inAny(panel.heatSensitive, p)) cost *= COST.heatSensitive;
     return cost;
   };
 }
@@ -102,12 +118,12 @@ export function costField(
       }
       const here = costAt(p);
       if (here === Infinity) blocked.push(i);
-      cost[i] = here === Infinity ? COST.heatSensitive * 10 : here;
+      cost[i] = here === Infinity ? COST.heat * 10 : here;
     }
   }
   if (!panel.edges) return { cell, rows, cols, origin, cost, blocked };
   // Costs of the search count in cells, those of a line in mm.
-  const inside = new Float64Array(rows * cols).fill(AREA_SHARE * cell);
+  const inside = new Float64Array(rows * cols).fill(costPerArea(panel) * cell);
   for (const { at, cost: edge } of placesAlong(panel.edges)) {
     const [col, row] = [Math.round((at[0] - origin[0]) / cell), Math.round((at[1] - origin[1]) / cell)];
     if (col > 0 && row > 0 && col < cols - 1 && row < rows - 1) inside[row * cols + col]! += edge / cell;

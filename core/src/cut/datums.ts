@@ -25,6 +25,8 @@ export interface Datum {
   under?: boolean;
   /** The way of a tape that runs along the panel’s edge, from where it is hooked; its figure is the length of it. */
   lip?: Point[];
+  /** The middle of a hole: the tape is held there and runs straight to the corner, whichever way that is. */
+  hole?: Point;
 }
 
 /** What keeps a tape from being laid: off the metal on its way, too long for one arm, or begun beyond the end of its edge. */
@@ -108,12 +110,12 @@ export function tapeTrouble(
 ): TapeTrouble | null {
   // Along an edge lies metal all the way, and a tape that is hooked needs no second hand.
   if (datum.lip) return null;
-  if (!datum.under && pastEnd(datum, corner) > standsOut(datum)) return 'beyond-end';
+  if (!datum.under && !datum.hole && pastEnd(datum, corner) > standsOut(datum)) return 'beyond-end';
   const foot = footOn(datum, corner);
   const length = between(foot, corner);
   if (dot(inward(datum), minus(corner, datum.a)) < -TOUCH) return 'off-metal';
   // From a straight edge that stands out the tape comes in over the panel’s edge, once.
-  const standsIn = pastEnd(datum, corner) > 0 && length <= STANDS_OUT.most;
+  const standsIn = !datum.hole && pastEnd(datum, corner) > 0 && length <= STANDS_OUT.most;
   if (length > 2 * TOUCH && !overMetal(sheet, foot, corner, standsIn)) return 'off-metal';
   return length > reach ? 'far' : null;
 }
@@ -144,15 +146,15 @@ const standsOut = ({ a, b }: Datum) => Math.min(STANDS_OUT.most, STANDS_OUT.shar
 /** What a tape that cannot be laid weighs against millimetres of tape. */
 const TROUBLE: Readonly<Record<TapeTrouble, number>> = { 'off-metal': 2000, 'beyond-end': 2000, far: 1000 };
 
+/** What a tape to the middle of a hole weighs: as much as an edge of 100 mm. */
+const HELD_TO_HOLE = 200;
+
 /** How badly a corner is measured from an edge: a tape that cannot be laid, a long one, one that begins past the end, a short edge. */
 export function awkwardness(sheet: readonly Ring[], datum: Datum, corner: Point, reach: number): number {
   const trouble = tapeTrouble(sheet, datum, corner, reach);
   const away = Math.abs(dot(inward(datum), minus(corner, datum.a)));
-  return (
-    20 +
-    (datum.under || datum.lip ? 0 : 20_000 / between(datum.a, datum.b)) +
-    0.3 * away +
-    0.6 * pastEnd(datum, corner) +
-    (trouble ? TROUBLE[trouble] + pastEnd(datum, corner) : 0)
-  );
+  // A tape that is held to a hole needs a second hand to mark, and its arc cuts the other figure.
+  const straight = datum.hole ? HELD_TO_HOLE : datum.under || datum.lip ? 0 : 20_000 / between(datum.a, datum.b);
+  const past = datum.hole ? 0 : pastEnd(datum, corner);
+  return 20 + straight + 0.3 * away + 0.6 * past + (trouble ? TROUBLE[trouble] + past : 0);
 }

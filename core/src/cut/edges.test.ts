@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { bodyPlan, bodyPlans, panelOf, sheetOf } from '../body/index.ts';
 import { area, boxOf, clip, type Point, type Ring } from '../geometry/index.ts';
 import { uniforms } from '../random.ts';
-import { costOfEdges, edgeCosts, placesAlong } from './edges.ts';
-import { cutPanelOf, lineAround } from './index.ts';
+import { areaCost, costOfEdges, edgeCosts, placesAlong } from './edges.ts';
+import { cutLine, cutPanelOf, lineAround } from './index.ts';
+import { pieceJoints } from '../repair/index.ts';
 import { sliverAlong } from './outline.ts';
 
 const saloon = bodyPlan('saloon');
@@ -40,6 +41,25 @@ describe('what edges cost that a piece takes in', () => {
     expect(Math.max(...spotted)).toBeGreaterThan(0.4);
   });
 
+  it('stands beside what its size costs: a dm² takes 7.75 to 10.75 usual minutes by its curvature, a dm of seen cut 16', () => {
+    // Worked by hand from the minutes of the trade: strip 1.5 × 2.5, shape 12, 20 or 30 for 6 dm², coat 2 × 1.
+    const perDm2 = (curvature: 'flat' | 'single' | 'double') => areaCost(curvature, true) * 10_000;
+    expect(perDm2('flat')).toBeCloseTo((3.75 + 2 + 2) / 0.16, 6);
+    expect(perDm2('double')).toBeCloseTo((3.75 + 5 + 2) / 0.16, 6);
+    expect(perDm2('single')).toBeGreaterThan(perDm2('flat'));
+    // Where welds are hardly dressed a cut is cheap, and metal weighs more against it.
+    expect(areaCost('flat', false)).toBeGreaterThan(areaCost('flat', true));
+  });
+
+  it('takes in less of a curved face where a shorter line would take in more', () => {
+    const panel = { outline: boxAt(0, 0, 600, 400) };
+    const ell: Ring[] = [boxAt(100, 100, 200, 30), boxAt(100, 100, 30, 200)];
+    const sizes = ([areaCost('flat', true), 8 * areaCost('double', false)] as const).map(
+      (perArea) => cutLine({ panel: { ...panel, perArea }, damage: ell, margin: 10, house: { maxCorners: 6 } }).area,
+    );
+    expect(sizes[1]).toBeLessThanOrEqual(sizes[0]!);
+  });
+
   it('keeps a line away from an edge that is not damaged: half a floor stays half a floor', () => {
     const floor = panelOf(saloon, 'floor-front-l');
     const half = around(boxAt(90, 70, 420, 380), 'floor-front-l');
@@ -49,7 +69,7 @@ describe('what edges cost that a piece takes in', () => {
     expect(strip.area).toBeLessThan(2.2 * 245 * 60);
   });
 
-  it('leaves hardly a strip at an edge that is too narrow to weld to', () => {
+  it('leaves hardly a strip at an edge that is too narrow to weld to, and its joints are cut as long as the line', () => {
     const next = uniforms(7);
     let [thin, cut, lines] = [0, 0, 0];
     for (const plan of bodyPlans())
@@ -60,6 +80,9 @@ describe('what edges cost that a piece takes in', () => {
         if (clip('intersection', [ring], sheetOf(panel)).area < 500) continue;
         const line = around(ring, panel.id, plan);
         thin += sliverAlong(line.joints, { outline: line.outline, sheet: sheetOf(panel), width: 25 });
+        const inSheet = pieceJoints(plan, panel, line.outline).filter(({ kind }) => kind === 'cut');
+        const long = inSheet.reduce((sum, { length }) => sum + length, 0);
+        expect(Math.abs(long - line.cutLength), `${plan.id} ${panel.id}`).toBeLessThan(6);
         cut += line.cutLength;
         lines++;
       }

@@ -155,7 +155,11 @@ describe('the cut line on its cost field', () => {
       [455, 350],
     ];
     const plain = cutLine({ panel: { outline }, damage, margin: 20 });
-    const hot = cutLine({ panel: { outline, heatSensitive: [beside] }, damage, margin: 20 });
+    const hot = cutLine({
+      panel: { outline, areas: [{ kind: 'heat', name: 'glass', outline: beside }] },
+      damage,
+      margin: 20,
+    });
     const inside = (ring: Ring) => clipAll('intersection', [[ring]], [[beside]]).area / area([beside]);
     // Either well outside or not at all along it: the plain line runs right through the glass.
     expect(plain.runs.some((run) => run.from[0] > 455 && run.from[0] < 475)).toBe(true);

@@ -2,7 +2,8 @@ import { area, perimeter, type Point, type Ring } from '../geometry/index.ts';
 import { costOfEdges } from './edges.ts';
 import type { Ground } from './ground.ts';
 import { jointsOf, lengthOnEdge, pieceAround } from './outline.ts';
-import { runsOf, type CutRun } from './runs.ts';
+import { passedBy, trimOver, unseenOf, type Passed } from './passes.ts';
+import { runsOf, WHY, type CutRun } from './runs.ts';
 import type { Followed } from './snap.ts';
 import { warningsOf } from './warnings.ts';
 import { costAlong, weldsInside } from './weigh.ts';
@@ -22,6 +23,10 @@ export interface CutLine {
   /** Lines along which it is cut and welded, open or closed. */
   joints: { points: Point[]; closed: boolean }[];
   cutLength: number;
+  /** Of it under trim, mm: nobody sees it. */
+  unseen: number;
+  /** What it runs under or beside, and how far, mm. */
+  passes: Passed[];
   edgeLength: number;
   area: number;
   /** Cost of the line with the edges that it takes in: a millimetre of cut on plain sheet is 1. */
@@ -52,11 +57,15 @@ export function lineFrom(ground: Ground, layout: Layout): Omit<CutLine, 'leastCo
   const { panel, sheet, rules, damage } = ground;
   const onSheet = (ring: Ring) => pieceAround(ring, sheet, damage);
   const outline = onSheet(layout.rounded(0));
-  const runs = runsOf(onSheet(layout.laid), sheet, layout.followedAt, layout.whyFree);
+  const runs = runsOf(onSheet(layout.laid), sheet, layout.followedAt, layout.whyFree).map((run): CutRun => {
+    const trim = run.cut && run.follows === 'free' ? trimOver(run.from, run.to, panel.areas ?? []) : undefined;
+    return trim ? { ...run, why: WHY.trim(trim) } : run;
+  });
   const joints = jointsOf(outline, sheet);
   const { cost: cut, forbidden } = costAlong(joints, ground);
   const cost = cut + costOfEdges(panel.edges, outline);
   const edgeLength = lengthOnEdge(outline, sheet);
+  const passes = passedBy(joints, panel.areas ?? []);
   return {
     runs,
     corners: runs.filter((run, i) => run.cut || runs[(i + runs.length - 1) % runs.length]!.cut).map((run) => run.from),
@@ -66,11 +75,13 @@ export function lineFrom(ground: Ground, layout: Layout): Omit<CutLine, 'leastCo
     patch: onSheet(layout.rounded(rules.kerf)),
     joints,
     cutLength: perimeter(outline) - edgeLength,
+    unseen: unseenOf(passes),
+    passes,
     edgeLength,
     area: area([outline]),
     cost,
     layersBehind: (panel.layers ?? []).slice(1),
     weldsToDrill: weldsInside(outline, panel),
-    warnings: warningsOf(ground, { outline, joints, forbidden }),
+    warnings: warningsOf(ground, { outline, joints, forbidden, passes }),
   };
 }

@@ -2,6 +2,7 @@ import { finite, list } from '../check.ts';
 import { between, cross, dot, minus, type Point } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
 import { formatLength, parseLength, type LengthUnit } from '../units/index.ts';
+import { fromHole } from './holes.ts';
 import { inward, LEAST_ANGLE, type Datum } from './datums.ts';
 
 export interface CornerOffsets {
@@ -47,8 +48,7 @@ export function cutOffsets({
   }
   const [n1, n2] = [inward(first), inward(second)];
   const sine = cross(n1, n2);
-  if (Math.abs(sine) < Math.sin((LEAST_ANGLE * Math.PI) / 180))
-    refuse('parallel', 'datums', 'The two datum edges are nearly parallel; choose edges at 30° or more to each other.');
+  if (isParallel([first, second])) refuse('parallel', 'datums', PARALLEL);
   const write = (mm: number) => formatLength({ mm, unit: reading, denominator: OFFSET_DENOMINATOR }).text;
   const read = (text: string) =>
     (text.startsWith('-') ? -1 : 1) * parseLength({ text: text.replace('-', ''), unit: reading }).mm;
@@ -71,12 +71,47 @@ export function cutOffsets({
   };
 }
 
-/** Where do two tape figures lead, square to two datum edges? mm. @throws Problem for edges that are nearly parallel */
-export function placeFrom(figures: readonly [number, number], [first, second]: readonly [Datum, Datum]): Point {
+const PARALLEL = 'The two datum edges are nearly parallel; choose edges at 30° or more to each other.';
+const isParallel = ([first, second]: readonly [Datum, Datum]): boolean =>
+  Math.abs(cross(inward(first), inward(second))) < Math.sin((LEAST_ANGLE * Math.PI) / 180);
+
+/** Rounds within which the place is found where a tape is held to a hole; a few are enough. */
+const ROUNDS = 40;
+
+/**
+ * Where do two tape figures lead, square to two datum edges or from the middle of a hole? mm.
+ *
+ * @param near where it was before: of the two places at which an arc meets the other figure, the one on that side
+ * @throws Problem for edges that are nearly parallel, and for two figures that do not meet
+ */
+export function placeFrom(figures: readonly [number, number], datums: readonly [Datum, Datum], near?: Point): Point {
+  if (!datums.some(({ hole }) => hole)) return onEdges(figures, datums);
+  // The arc around a hole is as good as straight near a place: from there the next one is nearer (Newton’s method).
+  let place = near ?? datums[0].a;
+  for (let round = 0; round < ROUNDS; round++) {
+    const turned = datums.map((datum) => towards(datum, place)) as [Datum, Datum];
+    if (isParallel(turned)) break;
+    const next = onEdges(figures, turned);
+    if (between(next, place) < SAME_FIGURE) return next;
+    place = next;
+  }
+  return noMeeting();
+}
+
+/** mm. Nearer than that two places are one to a tape. */
+const SAME_FIGURE = 0.001;
+const noMeeting = () =>
+  refuse('no-meeting', 'figures', 'These two figures do not meet anywhere on the panel; read both tapes again.');
+
+/** A datum as it is at this place: one at a hole turns with the way to it. */
+function towards(datum: Datum, place: Point): Datum {
+  return (datum.hole && fromHole({ name: datum.name, at: datum.hole }, place)) || datum;
+}
+
+function onEdges(figures: readonly [number, number], [first, second]: readonly [Datum, Datum]): Point {
   const [n1, n2] = [inward(first), inward(second)];
   const sine = cross(n1, n2);
-  if (Math.abs(sine) < Math.sin((LEAST_ANGLE * Math.PI) / 180))
-    refuse('parallel', 'datums', 'The two datum edges are nearly parallel; choose edges at 30° or more to each other.');
+  if (isParallel([first, second])) refuse('parallel', 'datums', PARALLEL);
   return fromOffsets(figures, first, second, n1, n2, sine);
 }
 

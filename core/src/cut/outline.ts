@@ -3,13 +3,14 @@ import {
   clip,
   inPolygon,
   nearestOnLine,
+  PIECE,
+  piecesAlong,
   toRing,
   type Point,
   type Polygon,
   type Ring,
 } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
-import { PIECE, piecesAlong } from './piecesAlong.ts';
 
 /** The part of a ring on the sheet that holds most of the damage. */
 export function pieceAround(ring: Ring, sheet: Polygon, damage: readonly Polygon[]): Ring {

@@ -48,8 +48,8 @@ export function passage({ piece, depth, opening, clearance, room }: PassageInput
   const sides = boxesAlong(hull);
   const narrow = sides.reduce((best, side) => (side.across < best.across ? side : best));
   const compact = sides.reduce((best, side) => (side.across * side.along < best.across * best.along ? side : best));
-  // Where the space behind is short, a wider way across may be the one that is short enough along.
-  const edgewise = room === undefined ? [narrow] : sides;
+  // Where the space behind is short, a wider way across may be the one that is short enough along: also square to a side.
+  const edgewise = room === undefined ? [narrow] : sides.flatMap((side) => [side, squareTo(side)]);
   const ways = [
     ...edgewise.map(({ across, along, angle }) => ({ width: across, depth, direction: angle, length: along })),
     { width: compact.across, depth: compact.along, direction: null, length: depth },
@@ -62,7 +62,8 @@ export function passage({ piece, depth, opening, clearance, room }: PassageInput
   const { margin } = best;
   const passes = margin >= 0;
   const round = (mm: number) => `${Math.round(mm * 10) / 10} mm`;
-  const move = best.direction === null ? 'face first' : 'edge first, its narrowest width across';
+  const narrowest = best.width <= narrow.across + ROUNDING ? ', its narrowest width across' : '';
+  const move = best.direction === null ? 'face first' : `edge first${narrowest}`;
   const turned = best.turn > 0.5 ? `, turned by ${Math.round(best.turn)}° in the opening` : '';
   return {
     passes,
@@ -70,7 +71,7 @@ export function passage({ piece, depth, opening, clearance, room }: PassageInput
     how: passes
       ? `Through it goes ${move}${turned}: ${round(best.width)} × ${round(best.depth)} has ${round(best.play)} of play.`
       : best.behind < best.play - clearance
-        ? `It does not go in: ${move} it is ${round(best.length)} long, and the space behind the opening is ${round(-best.behind)} short of that.`
+        ? `It does not go in: ${move} it reaches ${round(best.length)} in, and the space behind the opening is ${round(-best.behind)} short of that.`
         : `It does not pass: ${move}${turned} ${round(-margin)} are missing for the play of ${round(clearance)}.`,
     section: { width: best.width, depth: best.depth },
     direction: best.direction,
@@ -78,8 +79,22 @@ export function passage({ piece, depth, opening, clearance, room }: PassageInput
   };
 }
 
-/** For each side of the hull: extent across and along it, and its angle (0 to 180). */
-function boxesAlong(hull: readonly Point[]): { across: number; along: number; angle: number }[] {
+/** How far a piece reaches across and along a direction, mm, and its angle (0 to 180). */
+interface Reach {
+  across: number;
+  along: number;
+  angle: number;
+}
+
+/** The same box, moved the other way. */
+const squareTo = ({ across, along, angle }: Reach): Reach => ({
+  across: along,
+  along: across,
+  angle: (angle + 90) % 180,
+});
+
+/** Along each side of the hull. */
+function boxesAlong(hull: readonly Point[]): Reach[] {
   return hull.map((p, i) => {
     const side = unit(minus(hull[(i + 1) % hull.length]!, p));
     const across = hull.map((q) => cross(side, minus(q, p)));

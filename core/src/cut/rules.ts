@@ -1,5 +1,5 @@
 import { finite } from '../check.ts';
-import type { Crease } from '../body/index.ts';
+import type { Crease, PanelArea } from '../body/index.ts';
 import type { Point, Ring } from '../geometry/index.ts';
 import type { EdgeCost } from './edges.ts';
 
@@ -27,18 +27,16 @@ export interface CutPanel {
   flanges?: readonly (readonly Point[])[];
   /** Holes and drains; kept clear of. */
   holes?: readonly Ring[];
-  /** Areas under trim, carpet or liner: cheap to cut. */
-  hidden?: readonly Ring[];
-  /** Areas of double curvature: dear to cut. */
-  doubleCurved?: readonly Ring[];
-  /** Areas beside glass, lead, wiring or foam. */
-  heatSensitive?: readonly Ring[];
+  /** Parts of it that are cheap to cut, under trim or a liner, or dear: curved both ways, beside glass, lead, wiring or foam. */
+  areas?: readonly PanelArea[];
   /** Areas of metal that is too thin to weld to: the line stays out of them. */
   unweldable?: readonly Ring[];
   /** Seams with their as-built spot pitch, mm. */
   seams?: readonly { line: readonly Point[]; pitch: number }[];
   /** What its edges cost where a piece takes them in; nothing where they are left out. */
   edges?: readonly EdgeCost[];
+  /** What a square millimetre of the piece costs, as millimetres of cut on plain sheet: to strip, shape by its curvature, and coat. */
+  perArea?: number;
   /** Where something is carried; a cut keeps clear of it. */
   mounts?: readonly { at: Point; name: string }[];
   /** Sheets that lie one behind the other here, outermost first. */

@@ -20,6 +20,7 @@ export const WHY = {
   crease: 'Beside a crease the sheet is stiff: it moves less and is easier to dress.',
   edge: 'A strip left at the edge would be too narrow to weld: the piece goes out to the edge.',
   hand: 'As it was laid by hand.',
+  trim: (name: string) => `Under the ${name}: nobody sees it, rough dressing is enough.`,
 } as const;
 
 /** mm. A sharp outline is thinned by so little that no corner of it is lost. */

@@ -54,12 +54,14 @@ export function split({ allowed, piece, depth, opening, clearance, room }: Split
   );
   choices.sort((a, b) => a.length - b.length);
   let best: { used: number[]; sections: Split['sections']; margin: number } | undefined;
+  let closest = -Infinity;
   for (const used of choices) {
     if (used.length === 0) continue;
     if (best && used.length > best.used.length) break;
     const parts = used.reduce<Polygon[]>((pieces, i) => pieces.flatMap((part) => parted(part, lines[i]!)), [[outline]]);
     const sections = parts.map((part) => ({ outline: part[0]!, passage: through(part[0]!) }));
     const margin = Math.min(...sections.map((section) => section.passage.margin));
+    closest = Math.max(closest, margin);
     if (margin >= 0 && (!best || margin > best.margin)) best = { used, sections, margin };
   }
   if (!best)
@@ -68,7 +70,7 @@ export function split({ allowed, piece, depth, opening, clearance, room }: Split
       'allowed',
       lines.length === 0
         ? `The piece does not pass whole (${Math.round(-whole.margin)} mm are missing); allow lines along which it may be parted.`
-        : 'Even parted along all allowed lines a section does not pass; allow further lines, or make the opening larger.',
+        : `Even parted along all of the lines a section does not go in, ${Math.ceil(-closest)} mm are missing at best: add a line, or make the opening larger.`,
     );
   return {
     sections: best.sections,
@@ -95,7 +97,8 @@ function parted(part: Polygon, [a, b]: readonly [Point, Point]): Polygon[] {
   return [...clipAll('intersection', [part], [half]).polygons, ...clipAll('difference', [part], [half]).polygons];
 }
 
-function crossingsOf(
+/** Where a line crosses the edge of a piece: the place, after which corner, and how far from it, mm. */
+export function crossingsOf(
   outline: Ring,
   [a, b]: readonly [Point, Point],
 ): { at: Point; fromCorner: number; offset: number }[] {

@@ -1,5 +1,6 @@
 import { clipAll, inPolygon, inRing, toLine, toRing, type Point, type Ring } from '../geometry/index.ts';
 import type { Ground } from './ground.ts';
+import type { Passed } from './passes.ts';
 
 /** mm. A cut this near to a mount runs through its reinforcement; common practice, no published source. */
 const MOUNT_REACH = 40;
@@ -13,7 +14,13 @@ export function warningsOf(
     outline,
     joints,
     forbidden,
-  }: { outline: Ring; joints: readonly { points: readonly Point[]; closed: boolean }[]; forbidden: number },
+    passes,
+  }: {
+    outline: Ring;
+    joints: readonly { points: readonly Point[]; closed: boolean }[];
+    forbidden: number;
+    passes: readonly Passed[];
+  },
 ): string[] {
   const lines = joints.map(({ points, closed }) => (closed ? [...points, points[0]!] : points));
   const away = (p: Point) => Math.min(...lines.map((line) => toLine(p, line)));
@@ -49,6 +56,10 @@ export function warningsOf(
   for (const { name } of mounts)
     out.push(
       `The line runs within ${MOUNT_REACH} mm of a mount (${name}): keep it whole on one side, and ask a qualified person.`,
+    );
+  for (const { name, length } of passes.filter(({ kind }) => kind === 'heat'))
+    out.push(
+      `${Math.round(length)} mm of this line run beside what heat and sparks spoil (${name}): take it out or away before you cut and weld, or cover it and keep the sheet cool.`,
     );
   if (forbidden > 0)
     out.push(

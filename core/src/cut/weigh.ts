@@ -4,6 +4,7 @@ import {
   inPolygon,
   insideAlong,
   lineLength,
+  piecesAlong,
   pointAt,
   toRing,
   type Point,
@@ -11,7 +12,7 @@ import {
 } from '../geometry/index.ts';
 import { Problem } from '../problem.ts';
 import { SEAM_MEETS } from '../tolerances.ts';
-import { AREA_SHARE, costField } from './costField.ts';
+import { costField, costPerArea } from './costField.ts';
 import { costOfEdges } from './edges.ts';
 import { spotsAlong } from './drillOut.ts';
 import { enclosing } from './enclosing.ts';
@@ -19,7 +20,6 @@ import { cornersOf, roundCorners, runChoices } from './enclose.ts';
 import { jointsOf, pieceAround, sliverAlong } from './outline.ts';
 import type { Ground } from './ground.ts';
 import type { CutPanel } from './rules.ts';
-import { piecesAlong } from './piecesAlong.ts';
 import { snapRuns, type Followed } from './snap.ts';
 
 /** mm. How far beyond the margin the cheapest line is looked for. */
@@ -121,7 +121,7 @@ export function weigh(candidate: Candidate, ground: Ground) {
   const size = area([outline]);
   // What cannot be welded outweighs every other consideration.
   const slivers = panel.edges ? sliverAlong(joints, { outline, sheet, width: rules.snap }) : 0;
-  const judged = (cost + size * AREA_SHARE) * candidate.ease + slivers * SLIVER + forbidden * 100;
+  const judged = (cost + size * costPerArea(panel)) * candidate.ease + slivers * SLIVER + forbidden * 100;
   return { ...candidate, cost, length, size, judged };
 }
 

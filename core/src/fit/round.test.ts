@@ -128,6 +128,31 @@ describe('a trial fit', () => {
       }).joints[0]!.cure;
     expect([0.4, 2, 6, 12].map(cure)).toEqual(['good', 'bead', 'strip', 'again']);
   });
+  it('sections that do not meet by 5 mm get a strip between them: moving the whole closes no gap within it', () => {
+    const seam = {
+      line: [
+        [300, 0],
+        [300, 400],
+      ] as Point[],
+      closing: 'butt' as const,
+    };
+    const parted = fitPlaces([...joints, seam], piece);
+    const readings = parted.map((place) => ({ place: place.id, gap: place.joint === 4 ? 5 : wanted, flush: 0 }));
+    const within = [...joints.map(() => ({ open: true })), { open: true, within: true }];
+    const found = fitRound({ places: parted, joints: within, thickness, readings, neighbours: [] });
+    expect(found).toMatchObject({ move: null, good: false });
+    expect(found.joints.filter(({ cure }) => cure !== 'good')).toMatchObject([{ joint: 4, cure: 'strip' }]);
+    expect(found.joints[4]!.wide).toBeCloseTo(5 - wanted, 9);
+    // What the outer edges ask for is found all the same.
+    const low = readings.map((one, i) => {
+      const { joint, normal } = parted[i]!;
+      return joint === 4 ? one : { ...one, gap: wanted - 2 * normal[0] };
+    });
+    const moved = fitRound({ places: parted, joints: within, thickness, readings: low, neighbours: [] });
+    expect(Math.abs(moved.move!.u)).toBeCloseTo(2, 6);
+    expect(moved.joints[4]!.cure).toBe('strip');
+  });
+
   it('sheets that lie on each other are pulled together, and a proud edge or a neighbour’s gap keeps it from being good', () => {
     const lap = { joints: joints.map(() => ({ open: false })) };
     const [first] = places;

@@ -1,6 +1,7 @@
 import { Problem } from '../problem.ts';
 import type { Point } from '../geometry/index.ts';
 import { gaps } from '../hold/index.ts';
+import { MOST_BY_BEAD } from '../weld/index.ts';
 import type { FitPlace } from './places.ts';
 import { roundsOf, trim } from './trim.ts';
 
@@ -20,8 +21,11 @@ export interface NeighbourGap {
 
 export interface FitInput {
   places: readonly FitPlace[];
-  /** Along each joint: whether its gap is seen (butt), or its sheets lie on each other. */
-  joints: readonly { open: boolean }[];
+  /**
+   * Along each joint: whether its gap is seen (butt), or its sheets lie on each other; and whether it lies within the
+   * piece, between two of its sections: no move of the whole changes that gap.
+   */
+  joints: readonly { open: boolean; within?: boolean }[];
   /** mm of the thinner sheet. */
   thickness: number;
   readings: readonly FitReading[];
@@ -64,8 +68,7 @@ const CLOSED_SLACK = 0.5;
 const NEIGHBOUR_SLACK = 1;
 /** mm that one sheet may stand proud of the other, as a share of its thickness. */
 const FLUSH_SHARE = 0.5;
-/** mm over which a gap is no gap for a weld any more: built up by a bead until then, by a strip until the next, made again beyond. */
-const BEAD = 3;
+/** mm over which a gap is not closed by a strip any more either: the piece is made again. */
 const STRIP = 10;
 /** mm of the blade with which one creeps up on a line. */
 const KERF = 1.2;
@@ -89,13 +92,14 @@ export const wantedGap = (open: boolean, thickness: number): number => (open ? M
 export function fitRound({ places, joints, thickness, readings, neighbours }: FitInput): FitRound {
   const read = readings.map((reading) => {
     const place = places.find(({ id }) => id === reading.place)!;
-    const { open } = joints[place.joint]!;
-    return { ...reading, place, open, wanted: wantedGap(open, thickness) };
+    const { open, within = false } = joints[place.joint]!;
+    return { ...reading, place, open, within, wanted: wantedGap(open, thickness) };
   });
   const over = read.map(({ gap, wanted }) => gap - wanted);
-  const move = movedBy(read);
-  const left = move && move.rms < WORTH * rms(over) ? move.residuals : over;
-  const isMoved = left !== over;
+  const outer = read.flatMap(({ within }, i) => (within ? [] : [i]));
+  const move = movedBy(outer.map((i) => read[i]!));
+  const isMoved = move !== null && move.rms < WORTH * rms(outer.map((i) => over[i]!));
+  const left = isMoved ? over.map((one, i) => move.residuals[outer.indexOf(i)] ?? one) : over;
   const fits = [...new Set(read.map(({ place }) => place.joint))].map((joint): JointFit => {
     const own = read.flatMap((one, i) => (one.place.joint === joint ? [{ ...one, over: left[i]! }] : []));
     return jointFit(joint, own);
@@ -198,7 +202,7 @@ function jointFit(joint: number, own: readonly { place: FitPlace; open: boolean;
   const cure: FitCure =
     wide > STRIP
       ? 'again'
-      : open && wide > BEAD
+      : open && wide > MOST_BY_BEAD
         ? 'strip'
         : tight > slack
           ? 'trim'

@@ -100,6 +100,22 @@ export function offset(polygons: readonly Polygon[], by: number, join: 'round' |
   return shapeOf(polygonsOf(tree));
 }
 
+/** mm. Round a bend a band is as exact as a hand draws it. */
+const BAND_WITHIN = 0.5;
+
+/** What lies within mm of these lines, square to them; nothing beyond their ends. */
+export function bands(lines: readonly (readonly Point[])[], by: number): Polygon[] {
+  const offsetter = new ClipperLib.ClipperOffset(4, BAND_WITHIN / CLIP_GRID);
+  offsetter.AddPaths(
+    lines.map((line) => line.map(([u, v]) => ({ X: Math.round(u / CLIP_GRID), Y: Math.round(v / CLIP_GRID) }))),
+    ClipperLib.JoinType.jtRound,
+    ClipperLib.EndType.etOpenButt,
+  );
+  const tree = new ClipperLib.PolyTree();
+  offsetter.Execute(tree, by / CLIP_GRID);
+  return polygonsOf(tree);
+}
+
 /** The polygons with their total area, edge length and centroid; slivers are dropped. */
 export function shapeOf(all: readonly Polygon[], least = SLIVER_AREA): Shape {
   const polygons = all.filter((polygon) => area(polygon) > least);

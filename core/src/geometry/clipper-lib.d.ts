@@ -12,7 +12,7 @@ declare module 'clipper-lib' {
     PolyType: Record<'ptSubject' | 'ptClip', number>;
     PolyFillType: Record<'pftNonZero', number>;
     JoinType: Record<'jtRound' | 'jtMiter', number>;
-    EndType: Record<'etClosedPolygon', number>;
+    EndType: Record<'etClosedPolygon' | 'etOpenButt', number>;
     PolyTree: new () => PolyNode;
     Clipper: new () => {
       AddPaths(paths: IntPoint[][], type: number, closed: boolean): void;

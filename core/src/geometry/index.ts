@@ -5,6 +5,7 @@ export * from './hull.ts';
 export * from './minimumWidth.ts';
 export * from './simplify.ts';
 export * from './path.ts';
+export * from './piecesAlong.ts';
 export * from './distance.ts';
 export * from './nearness.ts';
 export * from './gridCut.ts';

@@ -86,6 +86,12 @@ export function nearestOnLine(line: readonly Point[], p: Point): { at: Point; aw
   return best;
 }
 
+/** Cosine of the turn from which a vertex is a corner and no place on a curve: 30°. */
+const SHARP = Math.cos(Math.PI / 6);
+/** Does an outline turn so sharply at a place that it is a corner, where a tape is hooked or a side ends? */
+export const isSharp = (before: Point, at: Point, after: Point): boolean =>
+  dot(unit(minus(at, before)), unit(minus(after, at))) < SHARP;
+
 /** The part of a line between two distances along it. */
 export function lineBetween(line: readonly Point[], from: number, to: number): Point[] {
   const points = [pointAt(line, from)];

@@ -3,8 +3,10 @@ import type { Material } from '../body/index.ts';
 import {
   area,
   boxOf,
+  circle,
   clipAll,
   convexHull,
+  inPolygon,
   inRing,
   lineLength,
   minimumWidth,
@@ -21,7 +23,7 @@ import { MATERIALS } from '../weld/index.ts';
 import { grainOf, longAcross } from './extent.ts';
 import { partsAround, type Part } from './parts.ts';
 import { beside, slitsOf, stripOf, tabsOf } from './strip.ts';
-import { turnsOf, type Turn, type TurnChoice } from './turns.ts';
+import { turnsOf, type KnownTurn, type Turn, type TurnChoice } from './turns.ts';
 
 export interface BlankInput {
   /** The piece as it sits in the body, along its final line, mm. */
@@ -36,17 +38,28 @@ export interface BlankInput {
   /** mm left on at butted edges, to be trimmed when the piece is held in place (T-03). */
   trim: number;
   choices?: readonly TurnChoice[];
+  /** It is cut from a bought panel, whose own edges come with it. */
+  bought?: boolean;
   /** Folded strips that are drawn in the sheet already: their metal is there, only their bend is marked. */
   strips?: readonly { name: string; outline: Ring }[];
   /** Outline of the panel on whose edge they lie; the piece itself where it is left out. */
   panel?: Ring;
   /** Drains, holes and openings that lie in the piece, mm. */
   holes?: readonly { name: string; outline: Ring }[];
+  /** Captive nuts, locating holes and mounts that sit in it or in its flanges, mm. */
+  fittings?: readonly Fitting[];
 }
 
-export interface BlankEdge extends Turn {
+/** What sits in a piece: a hole to drill, or a place that is only marked. */
+export interface Fitting {
+  name: string;
+  at: Point;
+  /** mm; 0 where nothing is drilled. */
+  diameter: number;
+}
+
+export interface BlankEdge extends KnownTurn {
   joint: number;
-  chosen: boolean;
   /** Metal beyond the edge on the flat sheet, mm: the width less what the bend saves. */
   reach: number;
   /** The strip is in the sheet already. */
@@ -54,6 +67,14 @@ export interface BlankEdge extends Turn {
   tabs: number;
   /** Most by which the free edge has to be shrunk (below 0) or stretched where it is left whole, as a share. */
   strain: number;
+}
+
+/** Where an edge is set down by the thickness of its neighbour, so that both faces are flush. */
+export interface BlankStep {
+  line: Point[];
+  joint: number;
+  /** mm */
+  depth: number;
 }
 
 export interface BlankBend {
@@ -74,6 +95,9 @@ export interface Blank {
   /** The final line where metal is left on beyond it, or lies under its neighbour. */
   marks: Point[][];
   edges: BlankEdge[];
+  /** Where edges are joggled: set down along here. */
+  steps: BlankStep[];
+  fittings: Fitting[];
   /** Names of what is cut out of the middle. */
   holes: string[];
   /** mm² */
@@ -105,16 +129,18 @@ export function blankOf(input: BlankInput): Blank {
   finite('radius', input.radius, { min: 0, max: 50, unit: 'mm' });
   finite('gap', input.gap, { min: 0, max: 10, unit: 'mm' });
   finite('trim', input.trim, { min: 0, max: 200, unit: 'mm' });
-  const turns = turnsOf(joints, input.choices ?? []);
+  const turns = turnsOf(joints, input.choices ?? [], input.bought);
   const parts = partsAround(turns, input);
   const grown = parts.filter(({ reach }) => reach > 0);
   const added = grown.flatMap(({ run, reach, tabs, drawn }) =>
     tabs > 1 && run.sweep > 0 ? tabsOf(run.line, reach, tabs, drawn) : [stripOf(run.line, reach, drawn)],
   );
   const solid = clipAll('union', [[piece], ...added], []).polygons;
+  const fittings = fittingsOn(solid, input.fittings ?? []);
   const holes = (input.holes ?? []).filter(({ outline }) => outline.every((p) => inRing(p, piece)));
   const taken = [
     ...holes.map(({ outline }): Polygon => [outline]),
+    ...fittings.flatMap(({ at, diameter }): Polygon[] => (diameter > 0 ? [[circle(at, diameter / 2)]] : [])),
     ...parts
       .filter(({ reach }) => reach < 0)
       .map(({ run, reach }): Polygon => [[...run.line, ...beside(run.line, reach).reverse()]]),
@@ -136,6 +162,13 @@ export function blankOf(input: BlankInput): Blank {
       tabs > 1 && run.sweep < 0 ? slitsOf(run.line, reach, tabs, drawn) : [],
     ),
     marks: parts.filter(({ turn, reach }) => reach > 0 && turn.angle === 0).map(({ run }) => [...run.line]),
+    steps: parts.flatMap(({ joint, turn, run }) => {
+      const { kind, closing } = joints[joint]!;
+      return kind === 'cut' && closing === 'joggle' && turn.width > 0
+        ? [{ line: [...run.line], joint, depth: thickness }]
+        : [];
+    }),
+    fittings,
     edges: turns.map((turn, joint): BlankEdge => {
       const own = parts.filter((one) => one.joint === joint);
       return {
@@ -155,6 +188,20 @@ export function blankOf(input: BlankInput): Blank {
     least: { width: longAcross(ring, angle), height: narrow },
     grain: grainOf(ring, angle),
   };
+}
+
+/** @throws Problem for one that lies beyond the piece and its flanges */
+function fittingsOn(solid: readonly Polygon[], fittings: readonly Fitting[]): Fitting[] {
+  fittings.forEach(({ name, at, diameter }, i) => {
+    finite(`fittings[${i}].diameter`, diameter, { min: 0, max: 200, unit: 'mm' });
+    if (!solid.some((polygon) => inPolygon(at, polygon)))
+      refuse(
+        'off-piece',
+        `fittings[${i}].at`,
+        `“${name}” lies beyond the piece: measure it from the left end and the lower edge of the piece.`,
+      );
+  });
+  return [...fittings];
 }
 
 /** mm. A wedge narrower than that is no cut: a saw could not follow it. */

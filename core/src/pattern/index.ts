@@ -1,4 +1,12 @@
-export { blankOf, type Blank, type BlankBend, type BlankEdge, type BlankInput } from './blank.ts';
+export {
+  blankOf,
+  type Blank,
+  type BlankBend,
+  type BlankEdge,
+  type BlankInput,
+  type BlankStep,
+  type Fitting,
+} from './blank.ts';
 export {
   layOut,
   LEAST_LEFT,
@@ -8,4 +16,4 @@ export {
   type SheetInStock,
   type WantedBlank,
 } from './sheets.ts';
-export { turnPlace, turnsOf, usualTurn, type Turn, type TurnChoice } from './turns.ts';
+export { turnPlace, turnsOf, usualTurn, type KnownTurn, type Turn, type TurnChoice } from './turns.ts';

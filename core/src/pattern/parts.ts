@@ -55,7 +55,9 @@ function partsOf(turn: Turn, joint: number, around: Around): Part[] {
   const part = (run: SmoothRun, over: Partial<Part>): Part => ({ ...base, run, reach: 0, drawn: [0, 0], ...over });
   const runs = smoothRuns(line);
   if (turn.width === 0) return runs.map((run) => part(run, { reach: kind === 'cut' ? trim || -gap : 0 }));
-  if (turn.angle === 0) return runs.map((run) => part(run, { reach: turn.width }));
+  // The slope of a joggle takes a little more than it covers.
+  const slope = kind === 'cut' && joints[joint]!.closing === 'joggle' ? thickness * (Math.SQRT2 - 1) : 0;
+  if (turn.angle === 0) return runs.map((run) => part(run, { reach: turn.width + slope }));
   const { reach, middle, setback } = bentReach(turn, { thickness, radius, name });
   return runs.map((run) => {
     const inSheet = strips.find(({ outline }) => run.line.every((p) => toRing(p, outline) < 1));

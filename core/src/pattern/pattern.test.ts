@@ -43,6 +43,50 @@ describe('the blank of a piece', () => {
     expect(one.bends[0]!.line[0]![1]).toBeCloseTo(2 - allowance / 2, 3);
   });
 
+  it('marks where a joggled edge is set down, by the thickness of its neighbour, and leaves the slope its metal', () => {
+    const one = blankOf({
+      ...base,
+      joints: sides((i) => (i === 2 ? { kind: 'cut', closing: 'joggle' } : { kind: 'free' })),
+    });
+    expect(one.steps).toMatchObject([{ joint: 2, depth: 1, line: [square[2], square[3]] }]);
+    // 13 mm under the neighbour, and a slope at 45° is longer than what it covers.
+    expect(one.box.height).toBeCloseTo(213 + Math.SQRT2 - 1, 2);
+    const lapped = sides((i) => (i === 2 ? { kind: 'cut', closing: 'lap' } : { kind: 'free' }));
+    expect(blankOf({ ...base, joints: lapped }).steps).toEqual([]);
+  });
+
+  it('of a piece that is cut from a bought panel has the edges that come with it; laps in the sheet are still cut', () => {
+    const joints = sides((i) => (i === 0 ? { kind: 'spot', height: 15 } : { kind: 'cut', closing: 'lap' }));
+    const bought = blankOf({ ...base, joints, bought: true });
+    expect(bought.edges[0]).toMatchObject({ width: 0, bought: true, chosen: false });
+    expect(bought.bends).toEqual([]);
+    expect(bought.edges[1]!.width).toBe(25);
+    // A flange that is not as it should be is said, and then it is made.
+    const choices = [{ at: [150, 0] as Point, kind: 'spot', width: 20, angle: 90, way: 'in' as const }];
+    const changed = blankOf({ ...base, joints, bought: true, choices });
+    expect(changed.edges[0]).toMatchObject({ width: 20, chosen: true });
+    expect(changed.edges[0]!.bought).toBeUndefined();
+    expect(changed.bends).toHaveLength(1);
+  });
+
+  it('carries nuts and holes: drilled ones are cut out, others are marked, in its flanges as well', () => {
+    const joints = sides((i) => (i === 0 ? { height: 20 } : { kind: 'free' }));
+    const bare = blankOf({ ...base, joints });
+    const fittings = [
+      { name: 'Captive nut', at: [100, 60] as Point, diameter: 0 },
+      { name: 'Locating hole', at: [200, -10] as Point, diameter: 10 },
+    ];
+    const one = blankOf({ ...base, joints, fittings });
+    expect(one.fittings).toEqual(fittings);
+    expect(one.blank).toHaveLength(2);
+    // A round hole is drawn by sides that stray from it by no more than 0.2 mm.
+    expect((bare.area - one.area) / (Math.PI * 25)).toBeGreaterThan(0.95);
+    expect(bare.area - one.area).toBeLessThan(Math.PI * 25);
+    const beyond = [{ name: 'Drain', at: [100, 260] as Point, diameter: 8 }];
+    expect(() => blankOf({ ...base, fittings: beyond })).toThrow(/“Drain” lies beyond the piece/);
+    expect(() => blankOf({ ...base, fittings: [{ ...fittings[0]!, diameter: -1 }] })).toThrow();
+  });
+
   it('leaves the corner open between two flanges, and weighs what it weighs', () => {
     const all = blankOf({ ...base, joints: sides(() => ({ height: 20 })) });
     const reach = all.edges[0]!.reach;

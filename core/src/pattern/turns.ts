@@ -46,11 +46,20 @@ export function usualTurn({ kind, closing, height }: Pick<ClosedJoint, 'kind' | 
   return { width: height ?? FOLD, angle: 90, way: 'in' };
 }
 
-/** How each joint of a piece goes on: as somebody has said of it, else as is usual. Choices come by place; the last word counts. */
-export function turnsOf(
-  joints: readonly ClosedJoint[],
-  choices: readonly TurnChoice[],
-): (Turn & { chosen: boolean })[] {
+/** A turn, and how it is known. */
+export interface KnownTurn extends Turn {
+  /** Somebody has said so. */
+  chosen: boolean;
+  /** It comes with the bought panel from which the piece is cut: nothing is turned. */
+  bought?: boolean;
+}
+
+/**
+ * How each joint of a piece goes on: as somebody has said of it, else as is usual. Choices come by place; the last word counts.
+ *
+ * @param bought the piece is cut from a bought panel: its own edges are on it already, until somebody says that one is not as it should be
+ */
+export function turnsOf(joints: readonly ClosedJoint[], choices: readonly TurnChoice[], bought = false): KnownTurn[] {
   choices.forEach((choice, i) => {
     finite(`choices[${i}].width`, choice.width, { min: 0, max: 200, unit: 'mm' });
     finite(`choices[${i}].angle`, choice.angle, { min: 0, max: 180, unit: '°' });
@@ -62,7 +71,9 @@ export function turnsOf(
     const choice = said.get(i);
     return choice
       ? { width: choice.width, angle: choice.angle, way: choice.way, chosen: true }
-      : { ...usualTurn(joint), chosen: false };
+      : bought && joint.kind !== 'cut'
+        ? { ...ENDS, chosen: false, bought: true }
+        : { ...usualTurn(joint), chosen: false };
   });
 }
 

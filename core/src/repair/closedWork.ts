@@ -1,5 +1,6 @@
+import { lengthWithin } from '../geometry/index.ts';
 import { together, type Element } from './joint.ts';
-import type { ClosedJoint } from './closings.ts';
+import { isInSheet, type ClosedJoint } from './closings.ts';
 import { jointWork } from './jointWork.ts';
 import { lineWork } from './lineWork.ts';
 
@@ -13,10 +14,12 @@ export function closedWork(
   joints: readonly ClosedJoint[],
   { visible, made }: { visible: boolean; made: boolean },
 ): Element[] {
-  const inSheet = joints.filter(({ kind }) => kind === 'cut');
-  const edges = joints.filter(({ kind }) => kind !== 'cut');
+  const inSheet = joints.filter(isInSheet);
+  const edges = joints.filter((joint) => !isInSheet(joint));
   return together([
-    ...inSheet.flatMap(({ length, closing, welds }) => lineWork(length, { visible, closing, welds })),
+    ...inSheet.flatMap(({ length, closing, welds, line, trim = [] }) =>
+      lineWork(length, { visible, closing, welds, unseen: lengthWithin(line, trim) }),
+    ),
     ...jointWork(edges, { visible, made }),
   ]);
 }

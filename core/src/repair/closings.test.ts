@@ -45,13 +45,13 @@ describe('how joints are closed', () => {
     expect(ways(true)).toEqual([
       ['butt', 0],
       ['spot', 10],
-      ['hem', 0],
+      ['hem', 2],
     ]);
     // Plugs every 35 mm (T-10): ten on 350 mm.
     expect(ways(false)).toEqual([
       ['joggle', 10],
       ['spot', 10],
-      ['hem', 0],
+      ['hem', 2],
     ]);
   });
 
@@ -173,5 +173,22 @@ describe('how joints are closed', () => {
       }),
       { numRuns: 60 },
     );
+  });
+
+  it('holds a hem by as many small welds as were counted on the old one; by its length where nobody has counted (T-36)', () => {
+    const line: [number, number][] = [
+      [0, 0],
+      [900, 0],
+    ];
+    const hem = { kind: 'hem', name: 'lower edge', length: 900, fasteners: 0, line };
+    const small = (choices: { at: [number, number]; kind: string; found: number }[] = []) => {
+      const [joint] = closedJoints([hem], { visible: true, choices });
+      const work = closedWork([joint!], { visible: true, made: false });
+      return [joint!.welds, joint!.fasteners, work.find(({ name }) => name === 'Small welds at the hems')!.count];
+    };
+    expect(small()).toEqual([5, 0, 5]);
+    expect(small([{ at: [450, 0], kind: 'hem', found: 3 }])).toEqual([3, 3, 3]);
+    // None was found: the new hem is held as is usual.
+    expect(small([{ at: [450, 0], kind: 'hem', found: 0 }])).toEqual([5, 0, 5]);
   });
 });

@@ -1,7 +1,9 @@
 import { finite } from '../check.ts';
 import { lineLength, pointAt, toLine, type Point } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
+import { partedByRuns } from './cutRuns.ts';
 import type { Closing, JointFacts } from './joint.ts';
+import { hemWelds } from './jointWork.ts';
 import type { PieceJoint } from './ofPanel.ts';
 
 /** How a shop closes joints of which nobody has said anything else (the schools of the trade). */
@@ -26,12 +28,14 @@ export interface JointChoice {
   pitch?: number | undefined;
   /** Fasteners that were found there; reckoned from the pitch where it is left out. */
   found?: number | undefined;
+  /** Of a cut: it counts for the straight run that passes the place, not for all of it. */
+  alone?: boolean | undefined;
 }
 
 /** A joint with how it is closed. */
 export interface ClosedJoint extends PieceJoint {
   closing: Closing;
-  /** Plugs, spots, bolts or rivets with which it is closed. */
+  /** Plugs, spots, bolts or rivets with which it is closed, or the small welds that hold a hem. */
   welds: number;
   /** Distance of those, mm; undefined where there are none. */
   weldPitch?: number | undefined;
@@ -39,10 +43,14 @@ export interface ClosedJoint extends PieceJoint {
   chosen: boolean;
   /** Its fasteners were counted on the car. */
   counted: boolean;
+  /** A run of a cut of which something was said by itself. */
+  alone?: boolean | undefined;
 }
 
 const WAYS: Readonly<Record<string, readonly Closing[]>> = {
   cut: ['butt', 'lap', 'joggle'],
+  // Between the sections of a piece that went in parted.
+  seam: ['butt', 'lap', 'joggle'],
   spot: ['plug', 'spot', 'butt'],
   braze: ['braze', 'plug'],
   hem: ['hem'],
@@ -53,6 +61,9 @@ const WAYS: Readonly<Record<string, readonly Closing[]>> = {
 export const closingsOf = ({ kind, fasteners }: Pick<JointFacts, 'kind' | 'fasteners'>): readonly Closing[] =>
   WAYS[kind] ?? (fasteners > 0 ? ['plug', 'spot'] : ['make']);
 
+/** Is it joined within the sheet, not along an edge of the panel? */
+export const isInSheet = ({ kind }: Pick<JointFacts, 'kind'>): boolean => kind === 'cut' || kind === 'seam';
+
 /** mm. Plugs along a lap or joggle that nobody has set otherwise (T-10). */
 export const LAP_PITCH = 35;
 /** mm. A choice counts for the stretch that passes it this near: a line may be moved a little without losing it. */
@@ -61,7 +72,8 @@ const REACH = 80;
 const isCounted = (closing: Closing) => ['joggle', 'plug', 'spot', 'bolt', 'rivet'].includes(closing);
 
 /**
- * How is each joint of a piece closed? As a person has said, else as the house does it.
+ * How is each joint of a piece closed? As a person has said, else as the house does it. A cut of which single runs were
+ * said is parted there.
  *
  * @param joints of the piece, lengths mm
  * @param how visible: the sheet is seen; schools of the shop; choices of the person
@@ -77,13 +89,21 @@ export function closedJoints(
     choices = [],
   }: { visible: boolean; schools?: Schools; choices?: readonly JointChoice[] },
 ): ClosedJoint[] {
-  const said = ownersOf(joints, choices);
-  return joints.map((asBuilt, i): ClosedJoint => {
-    const choice = said.get(i);
+  const [alone, said] = [
+    choices.filter((one) => one.alone),
+    ownersOf(
+      joints,
+      choices.filter((one) => !one.alone),
+    ),
+  ];
+  const parts = joints.flatMap((joint, i) =>
+    partedByRuns(joint, alone, REACH).map((part) => ({ ...part, choice: part.alone ?? said.get(i) })),
+  );
+  return parts.map(({ joint: asBuilt, alone: own, choice }): ClosedJoint => {
     if (choice?.found !== undefined) finite('found', choice.found, { min: 0, max: 2000 });
     const joint = { ...asBuilt, fasteners: choice?.found ?? asBuilt.fasteners };
     const ways = closingsOf(asBuilt);
-    const usual = joint.kind === 'cut' ? (visible ? schools.seen : schools.hidden) : schools.flange;
+    const usual = isInSheet(joint) ? (visible ? schools.seen : schools.hidden) : schools.flange;
     const closing = choice?.closing ?? (ways.includes(usual) ? usual : ways[0]!);
     if (!ways.includes(closing))
       refuse('unknown-closing', 'closing', `Such a joint is closed by ${ways.join(', ')}; choose one of these.`);
@@ -96,12 +116,15 @@ export function closedJoints(
       // As many as there were, where nothing is said of their distance.
       welds:
         weldPitch === undefined
-          ? 0
+          ? closing === 'hem'
+            ? joint.fasteners || hemWelds(joint.length)
+            : 0
           : choice?.pitch === undefined && joint.fasteners > 0
             ? joint.fasteners
             : Math.max(1, Math.round(joint.length / weldPitch)),
       chosen: choice?.closing !== undefined || choice?.pitch !== undefined,
       counted: choice?.found !== undefined,
+      ...(own ? { alone: true } : {}),
     };
   });
 }
@@ -137,7 +160,7 @@ export function closingNotes(
       'An overlap holds water: the lower sheet lies outside so that water runs over it, both faces are coated before it closes, and it is sealed.',
     );
   const near = overlaps ? mounts.filter(({ at }) => toLine(at, line) < radius) : [];
-  for (const { name } of near)
+  for (const name of new Set(near.map((mount) => mount.name)))
     out.push(
       `It lies within ${radius} mm of a mount (${name}), where an overlap may not count: butt it, or ask a qualified person.`,
     );

@@ -4,6 +4,8 @@ import { PACES, ROUGHLY, type Minutes } from './paces.ts';
 
 /** mm between the small welds that hold a hem: three to five on the side of a door (T-36). */
 export const HEM_WELDS = 180;
+/** How many small welds hold a hem of this length, mm, where nobody has counted them. */
+export const hemWelds = (length: number): number => Math.max(1, Math.round(length / HEM_WELDS));
 const dm = (mm: number) => mm / 100;
 const lengthOf = (joints: readonly JointFacts[]) => dm(joints.reduce((sum, { length }) => sum + length, 0));
 const fastenersOf = (joints: readonly JointFacts[]) => joints.reduce((sum, { fasteners }) => sum + fasteners, 0);
@@ -85,7 +87,7 @@ export function jointWork(
     ...row('Fold hems over in passes', lengthOf(hemmed), 'dm', PACES.hemFoldDm, 'T-36'),
     ...row(
       'Small welds at the hems',
-      hemmed.reduce((sum, { length }) => sum + Math.max(1, Math.round(length / HEM_WELDS)), 0),
+      hemmed.reduce((sum, { length, welds }) => sum + (welds || hemWelds(length)), 0),
       'welds',
       PACES.smallWeld,
       'T-36',

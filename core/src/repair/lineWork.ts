@@ -5,26 +5,27 @@ import { PACES, ROUGHLY } from './paces.ts';
  * What has to be done along a cut within the sheet: cut out, join, dress.
  *
  * @param length of the cut, mm
- * @param how visible: welds are dressed fully; closing: butt where it is left out; welds: plugs of a joggled edge
+ * @param how visible: welds are dressed fully; closing: butt where it is left out; welds: plugs of a joggled edge; unseen: mm of it under trim
  * Source: common practice, no published source (T-08, T-09, T-10, T-12, T-34, T-40).
  * @example lineWork(500, { visible: true }).map(({ count, unit }) => `${count} ${unit}`) // → ["5 dm", "5 dm", "5 dm"]
  */
 export function lineWork(
   length: number,
-  { visible, closing = 'butt', welds = 0 }: { visible: boolean; closing?: Closing; welds?: number },
+  {
+    visible,
+    closing = 'butt',
+    welds = 0,
+    unseen = 0,
+  }: { visible: boolean; closing?: Closing; welds?: number; unseen?: number | undefined },
 ): Element[] {
   const count = length / 100;
+  const rough = visible ? Math.min(count, unseen / 100) : count;
   return [
     { name: 'Mark and cut out', count, unit: 'dm', minutes: PACES.cutDm, rule: 'T-12' },
     ...joining(count, closing, welds),
-    {
-      name: visible ? 'Dress and planish' : 'Dress roughly',
-      count: count * (visible ? 1 : ROUGHLY),
-      unit: 'dm',
-      minutes: PACES.dressDm,
-      rule: 'T-34',
-    },
-  ];
+    { name: 'Dress and planish', count: count - rough, unit: 'dm', minutes: PACES.dressDm, rule: 'T-34' },
+    { name: 'Dress roughly', count: rough * ROUGHLY, unit: 'dm', minutes: PACES.dressDm, rule: 'T-34' },
+  ].filter((element) => element.count > 0 || element.name !== (visible ? 'Dress roughly' : 'Dress and planish'));
 }
 
 function joining(count: number, closing: Closing, welds: number): Element[] {

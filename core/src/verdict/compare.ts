@@ -1,8 +1,8 @@
 import { finite, list } from '../check.ts';
 import { refuse } from '../problem.ts';
 import { uniforms } from '../random.ts';
+import { COATED_FACES } from '../repair/index.ts';
 import {
-  COATED_FACES,
   damagedArea,
   elementsOf,
   isBought,
@@ -15,7 +15,7 @@ import {
 } from './elements.ts';
 import { paceFor, type JointFacts } from '../repair/index.ts';
 import { pertTables } from './pertTable.ts';
-import { reasonsFor, ruledOut } from './reasons.ts';
+import { reasonsFor, ruledOut, NEARLY_ALL, patchShare } from './reasons.ts';
 import { houseDefaults, type House, type Rates, type Repair } from './repair.ts';
 import { isRim, isWork } from '../survey/index.ts';
 import { spreadOf, type Spread } from './simulate.ts';
@@ -142,6 +142,8 @@ function check(repair: Repair, rates: Rates, house: House): void {
   list<Repair['zones'][number]>('repair.zones', repair.zones, 1, 200).forEach((zone, i) => {
     finite(`repair.zones[${i}].area`, zone?.area, { above: 0, unit: 'mm²' });
     finite(`repair.zones[${i}].patchPerimeter`, zone.patchPerimeter, { min: 0, unit: 'mm' });
+    if (zone.patchUnseen !== undefined)
+      finite(`repair.zones[${i}].patchUnseen`, zone.patchUnseen, { min: 0, max: zone.patchPerimeter, unit: 'mm' });
     finite(`repair.zones[${i}].patchArea`, zone.patchArea, { min: 0, unit: 'mm²' });
     if (zone.toMount !== null) finite(`repair.zones[${i}].toMount`, zone.toMount, { min: 0, unit: 'mm' });
   });
@@ -337,12 +339,16 @@ function byShare(repair: Repair, rates: Rates, house: House, damage: number, tab
       area: zone.area * scale,
       patchArea: zone.patchArea * scale,
       patchPerimeter: zone.patchPerimeter * Math.sqrt(scale),
+      ...(zone.patchUnseen ? { patchUnseen: zone.patchUnseen * Math.sqrt(scale) } : {}),
       ...(zone.joints ? { joints: grown(zone.joints, Math.sqrt(scale), repair.panel.joints) } : {}),
     }));
     return spreadOf(simulateOption('patch', { ...repair, zones }, rates, rules, tables, luck).cost);
   };
-  const costs: CostByShare = { whole, patch: SHARES.map((share) => ({ share, cost: patchAt(share) })) };
-  return { costs, breakEven: breakEven((share) => patchAt(share).p50, whole.p50) };
+  // From there on the line takes in nearly all of the panel: no patch any more.
+  const most = Math.min(1, ((damage / repair.panel.area) * NEARLY_ALL) / Math.max(patchShare(repair), 1e-9));
+  const shares = SHARES.filter((share) => share < most);
+  const costs: CostByShare = { whole, patch: [...shares, most].map((share) => ({ share, cost: patchAt(share) })) };
+  return { costs, breakEven: breakEven((share) => patchAt(share).p50, whole.p50, most) };
 }
 
 /** Edges that a patch takes in when it grows alike: longer by the same factor, and never longer than the panel has. */
@@ -353,10 +359,10 @@ function grown(joints: readonly JointFacts[], by: number, whole: readonly JointF
   return joints.map((joint) => ({ ...joint, length: joint.length * factor, fasteners: joint.fasteners * factor }));
 }
 
-/** Finds by bisection the damaged share at which patching costs as much as the whole panel; null where it never does. */
-function breakEven(patchAt: (share: number) => number, whole: number): number | null {
-  if (patchAt(1) < whole) return null;
-  let [low, high] = [0.0005, 1];
+/** Finds by bisection the damaged share at which patching costs as much as the whole panel, or is it; null where it never does. */
+function breakEven(patchAt: (share: number) => number, whole: number, most: number): number | null {
+  if (patchAt(most) < whole) return most < 1 ? most : null;
+  let [low, high] = [0.0005, most];
   if (patchAt(low) > whole) return low;
   for (let i = 0; i < 24; i++) {
     const middle = Math.sqrt(low * high);

@@ -1,9 +1,13 @@
 import {
+  COATED_FACES,
   jointWork,
   LAP_PITCH,
   lineWork,
   PACES,
   ROUGHLY,
+  SHAPE_PACES,
+  shaping,
+  STRIPPED_AROUND,
   together,
   type Element,
   type JointFacts,
@@ -30,11 +34,8 @@ export const isBought = (choice: OptionId): boolean => choice === 'part' || choi
 export const kindOfWork = ({ name, minutes }: Element): string =>
   Object.entries(PACES).find(([, known]) => known === minutes)?.[0] ?? name;
 
-/** Both faces of every new piece, whatever it replaces. */
-export const COATED_FACES = 2;
-/** Around the damage so much is stripped and treated as well; never more than the panel has. */
-const AROUND = 1.5;
-const stripped = (area: number, { panel, layers = 1 }: Repair) => Math.min(area * AROUND, panel.area * layers);
+/** Never more is stripped than the panel has. */
+const stripped = (area: number, { panel, layers = 1 }: Repair) => Math.min(area * STRIPPED_AROUND, panel.area * layers);
 
 /** Trial fits of a patch and of a large panel (T-30). */
 const PATCH_FITS = 4;
@@ -109,11 +110,11 @@ function patchElements(repair: Repair): Element[] {
   const { panel, zones } = repair;
   const weld = zones.reduce((sum, zone) => sum + zone.patchPerimeter, 0);
   const area = zones.reduce((sum, zone) => sum + zone.patchArea, 0);
-  const shape = { flat: PACES.shapeFlat, single: PACES.shapeSingle, double: PACES.shapeDouble }[panel.curvature];
   const [cutOut, ...joinAndDress] = lineWork(weld, {
     visible: panel.visible,
     closing: repair.closing ?? 'butt',
     welds: weld / LAP_PITCH,
+    unseen: zones.reduce((sum, zone) => sum + (zone.patchUnseen ?? 0), 0),
   });
   return together([
     {
@@ -125,13 +126,11 @@ function patchElements(repair: Repair): Element[] {
     },
     cutOut!,
     { name: 'Template', count: zones.length, unit: 'patches', minutes: PACES.template, rule: 'T-03' },
-    {
-      name: `Shape the patch (${panel.curvature} curvature)`,
-      count: zones.reduce((sum, zone) => sum + Math.max(1, dm2(zone.patchArea) / 6), 0),
-      unit: 'pieces of 6 dm²',
-      minutes: shape,
-      rule: 'T-27',
-    },
+    shaping(
+      zones.map(({ patchArea }) => dm2(patchArea)),
+      panel.curvature,
+    ),
+    ...coverWork(zones),
     { name: 'Trial fits', count: zones.length * PATCH_FITS, unit: 'fits', minutes: PACES.trialFit, rule: 'T-30' },
     ...joinAndDress,
     ...jointWork(edgesOf(repair), { visible: panel.visible, made: true }),
@@ -145,12 +144,22 @@ function patchElements(repair: Repair): Element[] {
   ]);
 }
 
+/** The sides of a raised cover: turned along its rim, all round. */
+function coverWork(zones: Repair['zones']): Element[] {
+  const rim = zones.reduce((sum, zone) => sum + (zone.class === 'clearance' ? zone.patchPerimeter : 0), 0);
+  return rim > 0
+    ? [{ name: 'Turn the sides of the cover', count: dm(rim), unit: 'dm', minutes: PACES.flangeDm, rule: 'T-24' }]
+    : [];
+}
+
 /** Cut from a bought panel: nothing to shape, but to trim and to blend into the old one (T-28, T-32). */
 function partElements(repair: Repair): Element[] {
   const weld = dm(repair.zones.reduce((sum, zone) => sum + zone.patchPerimeter, 0));
   // Its own edges come with the pressing.
   const asBought = { ...repair, zones: repair.zones.map(({ joints: _joints, ...zone }) => zone) };
-  const made = patchElements(asBought).filter(({ name }) => name !== 'Template' && !name.startsWith('Shape'));
+  const made = patchElements(asBought).filter(
+    ({ name }) => name !== 'Template' && !name.startsWith('Shape') && name !== 'Turn the sides of the cover',
+  );
   return [
     ...made,
     ...jointWork(edgesOf(repair), { visible: repair.panel.visible, made: false }),
@@ -166,7 +175,6 @@ const MADE_SEAM = 300;
 function makeElements(repair: Repair): Element[] {
   const { panel } = repair;
   const pieces = Math.max(1, Math.ceil(dm2(panel.area) / MADE_PIECE));
-  const shape = { flat: PACES.shapeFlat, single: PACES.shapeSingle, double: PACES.shapeDouble }[panel.curvature];
   const seams = dm((pieces - 1) * MADE_SEAM);
   return [
     { name: 'Templates and forms', count: pieces * 2, unit: 'pieces', minutes: PACES.template, rule: 'T-03' },
@@ -174,7 +182,7 @@ function makeElements(repair: Repair): Element[] {
       name: `Shape the pieces (${panel.curvature} curvature)`,
       count: dm2(panel.area) / 3,
       unit: 'pieces of 3 dm²',
-      minutes: shape,
+      minutes: SHAPE_PACES[panel.curvature],
       rule: 'T-27',
     },
     ...(panel.joints

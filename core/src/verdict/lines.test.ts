@@ -70,8 +70,8 @@ describe('a line that minds the edges', () => {
         without += blind;
         with_ += minding;
         if (minding > blind * 1.02) more++;
-        // Where it takes more, a rectangle that is easier to mark was worth it.
-        expect(minding, `${plan.id} ${panel.id}`).toBeLessThan(blind * 1.15);
+        // Where it takes more, a rectangle that is easier to mark was worth it, or a crease along which the sheet stays flat.
+        expect(minding, `${plan.id} ${panel.id}`).toBeLessThan(blind * 1.25);
       }
     expect(tried).toBeGreaterThan(150);
     expect(with_).toBeLessThan(0.9 * without);

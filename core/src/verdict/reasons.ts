@@ -6,8 +6,9 @@ import type { Repair } from './repair.ts';
 const CHAIN_OF_PATCHES = 0.25;
 
 /** Share of a panel from which a patch is the whole panel; common practice, no published source. */
-const NEARLY_ALL = 0.85;
-const patchShare = ({ zones, panel, layers = 1 }: Repair) =>
+export const NEARLY_ALL = 0.85;
+/** How much of the panel the patches take in. */
+export const patchShare = ({ zones, panel, layers = 1 }: Repair) =>
   zones.reduce((sum, zone) => sum + zone.patchArea, 0) / (panel.area * layers);
 
 /** Why an option cannot be done on this damage; null where it can. */
@@ -16,6 +17,8 @@ export function ruledOut(option: OptionId, repair: Repair, nearMount: boolean): 
   if (option === 'treat') {
     if (classes.has('missing')) return 'Where metal is missing there is nothing to treat; it is let in anew.';
     if (classes.has('hole')) return 'A hole is closed with metal, not with a coat.';
+    if (classes.has('graft')) return 'What is grafted in is cut in and welded; nothing is treated.';
+    if (classes.has('clearance')) return 'Clearance is gained by a cover that is let in; nothing is treated.';
     if (classes.has('through')) return 'Metal that is through cannot be treated; it must be cut out.';
     if (classes.has('old-repair')) return 'An earlier repair is removed whole: rust is sandwiched under it.';
     if (classes.has('thin') && (repair.panel.structural || nearMount))
@@ -23,12 +26,18 @@ export function ruledOut(option: OptionId, repair: Repair, nearMount: boolean): 
     if (classes.has('filler') && (repair.panel.structural || nearMount))
       return 'Filler in structure or at a mount is a defect, whatever its thickness.';
   }
-  if ((option === 'whole' || option === 'part') && !repair.offer)
+  // What is grafted in comes from a donor that is at hand.
+  const atHand = option === 'part' && repair.zones.every((zone) => zone.class === 'graft');
+  if ((option === 'whole' || option === 'part') && !repair.offer && !atHand)
     return 'No price is known for this panel; enter one, or plan to make it.';
+  if ((option === 'part' || option === 'whole') && classes.has('clearance'))
+    return 'No panel that is sold has this clearance; the cover is made.';
   if ((option === 'patch' || option === 'part') && patchShare(repair) >= NEARLY_ALL)
     return `The line takes in ${Math.round(patchShare(repair) * 100)} % of the panel: that is the whole panel, and it is weighed as one.`;
   if (option === 'overlay') {
-    if (['through', 'old-repair', 'missing', 'hole'].some((name) => classes.has(name as ZoneClass)))
+    if (
+      ['through', 'old-repair', 'missing', 'hole', 'graft', 'clearance'].some((name) => classes.has(name as ZoneClass))
+    )
       return 'A sheet is laid over treated sound metal only; what is through or an earlier repair must come out.';
     if (repair.panel.structural || nearMount)
       return 'In load-bearing structure overlap on rust does not count: cut it out.';
@@ -88,6 +97,13 @@ export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; a
     no.push('It weakens the sheet: turn its edge, round its corners, and keep it clear of creases, seams and mounts.');
     if (panel.structural) no.push('This panel carries load: ask a qualified person before anything is cut out of it.');
   }
+  if (zones.some((zone) => zone.class === 'clearance') && option === 'patch') {
+    yes.push('Made to the figures of what has to pass: its width, and its height with the clearance above.');
+    no.push('A cover stands proud: check what is above it, seats, carpet, pedals, before it is cut.');
+    if (panel.structural) no.push('This panel carries load: ask a qualified person before anything is cut out of it.');
+  }
+  if (option === 'part' && zones.every((zone) => zone.class === 'graft'))
+    yes.push('The donor piece is at hand: measure its metal too before it is welded in.');
   if (option === 'part') {
     yes.push('The pressing brings the shape: nothing has to be formed.');
     yes.push('Nine times in ten a repair panel is larger than what has to be replaced: the rest stays original.');

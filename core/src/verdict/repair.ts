@@ -39,6 +39,8 @@ export interface RepairZone {
   area: number;
   /** Cut within the sheet around the patch that takes it out. */
   patchPerimeter: number;
+  /** Of it under trim, mm: nobody sees it. */
+  patchUnseen?: number;
   /** Edges of the panel that the patch takes in. */
   joints?: readonly JointFacts[];
   patchArea: number;

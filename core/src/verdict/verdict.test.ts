@@ -184,6 +184,22 @@ describe('verdict.compare', () => {
     expect(compare({ repair: grown(breakEvenShare! * 0.6), rates }).proposed).toBe('patch');
   });
 
+  it('has the whole panel take over at the latest where the patch is nearly all of it, however dear the panel', () => {
+    for (const landed of [0, 50_000, 5_000_000])
+      for (const share of [0.3, 0.6, 0.71, 0.84]) {
+        const zone = {
+          ...repair.zones[0]!,
+          area: share * repair.panel.area,
+          patchArea: 1.2 * share * repair.panel.area,
+        };
+        const verdict = compare({ repair: { ...repair, zones: [zone], offer: { ...repair.offer!, landed } }, rates });
+        const patch = verdict.options.find(({ id }) => id === 'patch')!;
+        expect(verdict.breakEvenShare!).toBeLessThanOrEqual(0.85 / 1.2 + 1e-9);
+        if (patch.ruledOut) expect(verdict.damageShare).toBeGreaterThanOrEqual(verdict.breakEvenShare! - 1e-9);
+        for (const { share: at } of verdict.costByShare!.patch) expect(at).toBeLessThanOrEqual(0.85 / 1.2 + 1e-9);
+      }
+  });
+
   it('tells what patching costs as the damage grows: more and more, and past the whole panel at the break-even', () => {
     const { costByShare, breakEvenShare } = compare({ repair, rates });
     const patch = costByShare!.patch;

@@ -46,6 +46,36 @@ describe('work that is not rust', () => {
     );
   });
 
+  it('grafts in a piece that is at hand, or one that is made; it is not treated, and needs nobody who sells it', () => {
+    const unsold = compare({ repair: { ...repair('graft'), offer: null }, rates });
+    expect(option('part', unsold)!.ruledOut).toBeNull();
+    expect(option('part', unsold)!.for.join()).toMatch(/donor piece is at hand/);
+    expect(option('whole', unsold)!.ruledOut).toMatch(/No price/);
+    expect(option('treat', unsold)!.ruledOut).toMatch(/grafted in/);
+    expect(option('patch', unsold)!.ruledOut).toBeNull();
+    expect(['part', 'patch']).toContain(unsold.proposed);
+    // A donor piece has its shape: hours of making are those that a patch has more, less cutting it out and blending.
+    expect(option('part', unsold)!.elements.map(({ name }) => name)).not.toContain('Template');
+    expect(
+      option('part', {
+        ...unsold,
+        options: compare({ repair: { ...repair('graft', 'through'), offer: null }, rates }).options,
+      })!.ruledOut,
+    ).toMatch(/No price/);
+  });
+
+  it('gains clearance by a cover that is made: its sides are turned along the rim, and no panel is bought for it', () => {
+    const cover = verdict('clearance');
+    expect(cover.proposed).toBe('patch');
+    const counts = Object.fromEntries(option('patch', cover)!.elements.map(({ name, count }) => [name, count]));
+    expect(counts['Turn the sides of the cover']).toBeCloseTo(1.57, 9);
+    expect(option('whole', cover)!.ruledOut).toMatch(/no panel that is sold|No panel that is sold/);
+    expect(option('patch', cover)!.against.join()).toMatch(/stands proud/);
+    expect(
+      Object.keys(Object.fromEntries(option('patch', verdict('hole'))!.elements.map(({ name }) => [name, 1]))),
+    ).not.toContain('Turn the sides of the cover');
+  });
+
   it('makes an opening in one way only: cut, edge turned, dressed, coated', () => {
     const opening = verdict('opening', 'opening');
     expect(opening.options.map(({ id }) => id)).toEqual(['open']);

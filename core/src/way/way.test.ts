@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { passage } from '../cut/index.ts';
-import type { Ring } from '../geometry/index.ts';
-import { waysIn, type WayInput, type WayRoute } from './index.ts';
+import { lineLength, type Ring } from '../geometry/index.ts';
+import { edgeMark, partingSeams, waysIn, type WayInput, type WayRoute } from './index.ts';
 
 const rectangle = (w: number, h: number): Ring => [
   [0, 0],
@@ -73,13 +73,27 @@ describe('space behind an opening', () => {
     expect(passage({ ...gate, room: 1300 })).toMatchObject({ passes: true, margin: 10 });
     const short = passage({ ...gate, room: 1000 });
     expect(short).toMatchObject({ passes: false, margin: -200 });
-    expect(short.how).toMatch(/1200 mm long.*200 mm short/);
+    expect(short.how).toMatch(/reaches 1200 mm in.*200 mm short/);
   });
   it('may be had the other way round through a wider opening', () =>
     expect(passage({ ...gate, opening: { a: 1300, b: 100 }, room: 600 })).toMatchObject({
       passes: true,
       direction: 90,
     }));
+
+  it('goes in square to a side, though none of its edges lies that way', () => {
+    // Half a pan that tapers: 550 long, 860 wide at one end; its long edges lean by 3.7°.
+    const half: [number, number][] = [
+      [0, 0],
+      [550, 36],
+      [550, 824],
+      [0, 860],
+    ];
+    expect(passage({ piece: [half], depth: 70, opening: { a: 960, b: 480 }, clearance: 40, room: 600 })).toMatchObject({
+      passes: true,
+      section: { width: 860, depth: 70 },
+    });
+  });
 
   it('never makes a piece pass that does not pass without it', () => {
     const length = fc.integer({ min: 50, max: 2000 });
@@ -90,6 +104,91 @@ describe('space behind an opening', () => {
         const within = passage({ ...input, room });
         expect(within.margin).toBeLessThanOrEqual(without.margin + 1e-6);
         expect(passage({ ...input, room: 1e5 }).margin).toBeCloseTo(without.margin, 6);
+      }),
+    );
+  });
+});
+
+describe('where a parting line meets the edge', () => {
+  const wavy: [number, number][] = [
+    [0, 0],
+    [400, 0],
+    [400, 200],
+    ...[300, 200, 100].map((u): [number, number] => [u, 200 + 20 * Math.sin((u / 400) * Math.PI)]),
+    [0, 200],
+  ];
+
+  it('is told from the corners of its side, along a curve as well, not from the places by which the curve is drawn', () => {
+    // Half way between the second and the third place of the curve.
+    const mark = edgeMark(wavy, { fromCorner: 3, offset: 50 });
+    expect(mark.side).toBe('upper');
+    expect(mark.first + mark.second).toBeCloseTo(lineLength(wavy.slice(2)), 6);
+    expect(mark.first).toBeGreaterThan(240);
+    expect(edgeMark(wavy, { fromCorner: 0, offset: 150 })).toEqual({ side: 'lower', first: 150, second: 250 });
+    expect(edgeMark(wavy, { fromCorner: 1, offset: 60 })).toEqual({ side: 'right', first: 60, second: 140 });
+    expect(edgeMark(wavy, { fromCorner: wavy.length - 1, offset: 60 })).toEqual({
+      side: 'left',
+      first: 140,
+      second: 60,
+    });
+  });
+
+  it('is the same whichever way round the piece is drawn', () => {
+    const turned = wavy.toReversed();
+    // The lower side runs from [400, 0] to [0, 0] there.
+    expect(edgeMark(turned, { fromCorner: turned.length - 2, offset: 250 })).toEqual({
+      side: 'lower',
+      first: 150,
+      second: 250,
+    });
+  });
+});
+
+describe('the seams between sections', () => {
+  const free = { rate: 5000, visible: false };
+  const pan = rectangle(1200, 500);
+
+  it('run along the lines that are used, from edge to edge, each named by its letter', () => {
+    const lines = [
+      { across: true, at: 300 },
+      { across: false, at: 200 },
+      { across: true, at: 5000 },
+    ];
+    expect(partingSeams(pan, lines, [1]).map(({ name, length }) => [name, length])).toEqual([
+      ['between the sections at B', 1200],
+    ]);
+    // One beyond the piece parts nothing, one that is not there any more neither.
+    expect(partingSeams(pan, lines).map(({ length }) => length)).toEqual([500, 1200]);
+    expect(partingSeams(pan, lines, [7])).toEqual([]);
+  });
+
+  it('are as long as the seam that the way was weighed with', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 1199 }), fc.integer({ min: 1, max: 499 }), (u, v) => {
+        const notched: [number, number][] = [
+          [0, 0],
+          [1200, 0],
+          [1200, 500],
+          [700, 500],
+          [700, 300],
+          [500, 300],
+          [500, 500],
+          [0, 500],
+        ];
+        const route = { id: 'r', name: 'r', opening: { a: 520, b: 60 }, room: null, parts: [] };
+        const lines = [
+          { across: true, at: u },
+          { across: false, at: v },
+        ];
+        const [way] = waysIn({
+          ...{ piece: notched, depth: 40, clearance: 20, lines },
+          routes: [route],
+          ...free,
+        }).routes;
+        if (!way!.passes) return;
+        const used = way!.lines.map(({ line }) => line);
+        const seams = partingSeams(notched, lines, used).reduce((sum, { length }) => sum + length, 0);
+        expect(seams).toBeCloseTo(way!.seam, 6);
       }),
     );
   });

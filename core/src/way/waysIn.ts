@@ -3,6 +3,8 @@ import { passage, split, type Passage, type Split } from '../cut/index.ts';
 import { between, boxOf, type Point, type Ring } from '../geometry/index.ts';
 import { Problem, refuse } from '../problem.ts';
 import { lineWork, meanHours } from '../repair/index.ts';
+import { asLine, type PartingLine } from './parting.ts';
+import { stretchesAlong } from './seams.ts';
 
 /** Something that comes off on the way, and goes back: hours, and what may break with it. */
 export interface WayPart {
@@ -24,12 +26,6 @@ export interface WayRoute {
   /** Space behind the opening, mm; null where nothing stands in the way. */
   room: number | null;
   parts: readonly WayPart[];
-}
-
-/** Along which the piece may be parted: across it at a distance from its left edge, or along it from its lower one; mm. */
-export interface PartingLine {
-  across: boolean;
-  at: number;
 }
 
 export interface WayInput {
@@ -87,15 +83,7 @@ export function waysIn({ piece, depth, clearance, lines, routes, rate, visible }
     const far = finite(`lines[${i}].at`, at, { above: 0, max: 1e5, unit: 'mm' });
     if (far >= (across ? maxU - minU : maxV - minV))
       refuse('outside', `lines[${i}].at`, `Line ${i + 1} lies beyond the piece; type a distance within it.`);
-    return across
-      ? [
-          [minU + far, minV],
-          [minU + far, maxV],
-        ]
-      : [
-          [minU, minV + far],
-          [maxU, minV + far],
-        ];
+    return asLine(piece, { across, at: far });
   });
   const results = list<WayRoute>('routes', routes, 0, MOST_ROUTES).map((route, i): WayResult => {
     const parts = partsOf(route, i);
@@ -108,7 +96,9 @@ export function waysIn({ piece, depth, clearance, lines, routes, rate, visible }
       const { sections, lines: used } = whole.passes
         ? { sections: [{ outline: [...piece], passage: whole }], lines: [] }
         : split({ ...through, allowed });
-      const seam = used.reduce((sum, { crossings }) => sum + seamOf(crossings.map(({ at }) => at)), 0);
+      const seam = used
+        .flatMap(({ crossings }) => stretchesAlong(crossings.map(({ at }) => at)))
+        .reduce((sum, [from, to]) => sum + between(from, to), 0);
       const seams = seam > 0 ? meanHours(lineWork(seam, { visible })) : 0;
       return {
         ...{ id: route.id, passes: true, sections, lines: used, seam, risk: parts.risk, problem: null },
@@ -117,7 +107,7 @@ export function waysIn({ piece, depth, clearance, lines, routes, rate, visible }
       };
     } catch (error) {
       if (!(error instanceof Problem) || error.code !== 'cannot-pass') throw error;
-      const problem = allowed.length > 0 ? 'Even parted along all of the lines a section does not go in.' : whole.how;
+      const problem = allowed.length > 0 ? error.message : whole.how;
       return {
         ...{ id: route.id, passes: false, sections: [], lines: [], seam: 0, risk: parts.risk, problem },
         hours: { parts: parts.hours, seams: 0 },
@@ -139,12 +129,4 @@ function partsOf({ parts }: WayRoute, i: number): { hours: number; risk: number 
       finite(`${at}.chance`, part.chance, { min: 0, max: 1 }) * finite(`${at}.price`, part.price, { min: 0, max: 1e9 });
   });
   return { hours, risk };
-}
-
-/** A line goes in and out of the piece: every second stretch between its crossings is a seam. */
-function seamOf(places: readonly Point[]): number {
-  const along = [...places].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
-  let sum = 0;
-  for (let i = 0; i + 1 < along.length; i += 2) sum += between(along[i]!, along[i + 1]!);
-  return sum;
 }

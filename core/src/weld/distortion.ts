@@ -26,7 +26,9 @@ export interface Distortion {
 }
 
 /** °C at which mild steel has hardly any strength left and is upset instead of pushing; memory. */
-const SOFT = 600;
+export const SOFT = 600;
+/** Section of a stitch in sheet, mm²; common practice, no published source. */
+export const stitchSection = (thickness: number): number => 1.5 * thickness * thickness;
 const E = 207_000;
 const POISSON = 0.3;
 /** Long plate, simply supported on all sides. */
@@ -48,7 +50,7 @@ export function distortion({ stitches, thickness, weldArea, width, ambient = 20 
   finite('ambient', ambient, { min: -60, max: 300, unit: '°C' });
   const section =
     weldArea === undefined
-      ? 1.5 * thickness * thickness
+      ? stitchSection(thickness)
       : finite('weldArea', weldArea, { above: 0, max: 1e4, unit: 'mm²' });
   const done = list<DistortionInput['stitches'][number]>('stitches', stitches, 1, 2000).map((stitch, i) => ({
     u: finite(`stitches[${i}].at[0]`, stitch?.at?.[0], { min: -1e6, max: 1e6, unit: 'mm' }),

@@ -2,6 +2,7 @@ import { finite, list } from '../check.ts';
 import { boxOf, nearness, type Point } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
 import type { Watch } from '../watch.ts';
+import { BAR } from './copper.ts';
 import { copperShare, heatOver, riseAt, type FieldStitch, type Grid } from './field.ts';
 import { gapEdges } from './fieldGrid.ts';
 import { MATERIALS, type WeldMaterial } from './material.ts';
@@ -53,8 +54,6 @@ const AROUND = 120;
 const AFTER = 120;
 /** s. No picture is nearer to the next. */
 const LEAST_BETWEEN = 0.25;
-/** mm: half the width of a copper bar behind a seam, and its thickness; common practice, no published source. */
-const BAR = { reach: 20, thickness: 6 };
 /** mm. A joint that runs so near along the edge of the sheet joins it to another one there. */
 const ON_EDGE = 6;
 

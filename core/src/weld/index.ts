@@ -1,5 +1,6 @@
 export { planWelds } from './planWelds.ts';
 export { compareWelds, STRATEGIES, type StrategyPlan } from './compareWelds.ts';
+export { buildUp, MOST_BY_BEAD, type BuildUp, type BuildUpInput } from './buildUp.ts';
 export { planRepair } from './planRepair.ts';
 export {
   isHot,
@@ -25,7 +26,9 @@ export { movingSource, scaledK0, type MovingSourceInput } from './movingSource.t
 export { field, type Field, type FieldInput, type FieldStitch } from './field.ts';
 export { celsiusAt, heatReplay, TENTHS, type HeatReplay, type HeatReplayInput } from './heatReplay.ts';
 export { distortion, type Distortion, type DistortionInput } from './distortion.ts';
+export { inTurn, type InTurn, type TimedStep, type Turn, type WeldSide } from './inTurn.ts';
 export { plugs, type Plugs } from './plugs.ts';
+export { pull, type PullInput, type SeamPull } from './pull.ts';
 export {
   settings,
   heatInput,

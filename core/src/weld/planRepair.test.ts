@@ -47,9 +47,24 @@ describe('the welds of a whole repair', () => {
     expect(kinds(plan.steps)).not.toContain('dress');
   });
 
+  it('have one tack where two seams of a parted cut meet', () => {
+    const [a, b]: WeldJoint[] = [
+      { name: 'one run', kind: 'cut', closing: 'butt', welds: 0, line: line([0, 0], [200, 0]) },
+      { name: 'the next', kind: 'cut', closing: 'lap', welds: 0, line: line([200, 0], [200, 150]) },
+    ] as [WeldJoint, WeldJoint];
+    const { steps } = planRepair({ ...sill, joints: [a, b] });
+    const tacks = steps.filter(({ kind }) => kind === 'tack').map(({ from }) => from!);
+    expect(tacks.filter(([u, v]) => Math.hypot(u - 200, v) < 5)).toHaveLength(1);
+    tacks.forEach((p, i) =>
+      tacks.slice(i + 1).forEach((q) => expect(Math.hypot(p[0] - q[0], p[1] - q[1])).toBeGreaterThan(3)),
+    );
+  });
+
   it('fold a hem over before its small welds, three to five on a side (T-36, common practice)', () => {
     const hem: WeldJoint = { name: 'lower edge', kind: 'hem', closing: 'hem', welds: 0, line: line([0, 0], [900, 0]) };
     const { steps } = planRepair({ ...sill, joints: [hem] });
+    const counted = planRepair({ ...sill, joints: [{ ...hem, welds: 3 }] });
+    expect(counted.steps.filter(({ kind }) => kind === 'tack')).toHaveLength(3);
     expect(kinds(steps)).toEqual(['prepare', 'check', 'hem', 'tack', 'dress', 'seal']);
     expect(steps.filter(({ kind }) => kind === 'tack')).toHaveLength(5);
   });

@@ -1,7 +1,7 @@
 import { finite, list } from '../check.ts';
-import { lineLength, pointAt } from '../geometry/index.ts';
+import { lineLength, pointAt, type Point } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
-import { HEM_WELDS, PACES } from '../repair/index.ts';
+import { hemWelds, PACES } from '../repair/index.ts';
 import { netPower, spotEnergy } from './netPower.ts';
 import type { Choice, RepairWeldInput, WeldJoint, WeldPlan } from './planTypes.ts';
 import { placesAlong, rowOf, weldRows, type PointWelds, type Row } from './rowWelds.ts';
@@ -101,11 +101,11 @@ function checked(input: RepairWeldInput): Ready {
 
 const isSeam = ({ closing }: WeldJoint) => closing === 'butt' || closing === 'lap';
 const isRow = ({ closing }: WeldJoint) => closing === 'plug' || closing === 'spot' || closing === 'joggle';
-const hemWelds = (joint: WeldJoint) => Math.max(1, Math.round(lineLength(joint.line) / HEM_WELDS));
+const weldsOfHem = (joint: WeldJoint) => joint.welds || hemWelds(lineLength(joint.line));
 
 function weldsIn(joint: WeldJoint, pitch: number, stitch: number): number {
   if (isSeam(joint)) return lineLength(joint.line) * (1 / pitch + 1 / stitch);
-  return joint.closing === 'hem' ? hemWelds(joint) : joint.welds;
+  return joint.closing === 'hem' ? weldsOfHem(joint) : joint.welds;
 }
 
 function layOut(ready: Ready, choice: Choice): WeldPlan {
@@ -148,7 +148,8 @@ function weldPosition(
   const here = joints.map((joint, index) => ({ joint, index })).filter(({ joint }) => joint.position === position);
   const seams = joints.map(({ line, position: own }): Seam => seamOfLine(line, own));
   const stitched = here.filter(({ joint }) => isSeam(joint));
-  for (const { index } of stitched) tackSeam(torch, { seam: seams[index]!, index, pitch }, said);
+  const tacked: Point[] = [];
+  for (const { index } of stitched) tackSeam(torch, { seam: seams[index]!, index, pitch }, said, tacked);
   if (stitched.length > 0)
     torch.check(`Tap the tacks level, check gap (up to ${input.thickness} mm) and height, try the neighbouring panel.`);
   const rows = here
@@ -186,7 +187,7 @@ function hems(
   }
   weldRows(
     torch,
-    hemmed.map(({ joint, index }) => rowOf(joint, index, 'tack', said, hemWelds(joint))),
+    hemmed.map(({ joint, index }) => rowOf(joint, index, 'tack', said, weldsOfHem(joint))),
     choice,
     points,
   );

@@ -145,6 +145,8 @@ export interface RepairWeldInput {
   /** mm of a plug's hole; by the sheet when left out (T-10). */
   hole?: number | undefined;
   holding?: Holding | undefined;
+  /** A copper bar is held behind every joint. */
+  copper?: boolean | undefined;
   /** Names of welds that come first of their round. */
   first?: readonly string[] | undefined;
   /** Names of welds that are left out. */

@@ -1,5 +1,5 @@
 import { finite, list } from '../check.ts';
-import { lineLength, pointAt, type Point } from '../geometry/index.ts';
+import { between, lineLength, pointAt, type Point } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
 import type { Choice, WeldSeam } from './planTypes.ts';
 import type { Position } from './settings.ts';
@@ -8,6 +8,8 @@ import type { Torch } from './torch.ts';
 
 /** Tacks after which gap and level are checked. */
 const TACKS_A_ROUND = 8;
+/** mm. A tack that is nearer to another one is the same. */
+const TACK_WIDE = 3;
 /** mm of stitch by which one side of the car may be ahead of the other. */
 const AHEAD = 60;
 
@@ -70,17 +72,19 @@ export function spansOf(seam: Seam, index: number, pitch: number, stitch: number
   });
 }
 
-/** Tacks a seam: its ends, its middle, then halves, with a look at gap and level between the rounds. */
+/** Tacks a seam: its ends, its middle, then halves, with a look at gap and level between the rounds; `tacked` are the tacks of other seams, and takes its own. */
 export function tackSeam(
   torch: Torch,
   { seam, index, pitch }: { seam: Seam; index: number; pitch: number },
   said: Said = nothingSaid,
+  tacked: Point[] = [],
 ): void {
   const { tacks } = tackPlaces({ seam: lineLength(seam.line), pitch, closed: seam.closed });
-  const places = tacks.map(({ order, at }) => ({
-    at: pointAt(seam.line, at),
-    text: tackText(order, tacks.length, seam.closed),
-  }));
+  // Where two seams meet one tack holds both.
+  const places = tacks
+    .map(({ order, at }) => ({ at: pointAt(seam.line, at), text: tackText(order, tacks.length, seam.closed) }))
+    .filter(({ at }) => tacked.every((other) => between(other, at) > TACK_WIDE));
+  tacked.push(...places.map(({ at }) => at));
   const asked = inOrderOf(places, ({ at }) => weldId('tack', at, at), said);
   asked.forEach(({ at, text }, i) => {
     torch.tack(at, index, text);

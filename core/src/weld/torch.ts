@@ -1,11 +1,9 @@
 import { between, type Point } from '../geometry/index.ts';
 import { distortion } from './distortion.ts';
-import { plateSource } from './lineSource.ts';
-import { MATERIALS, STILL_AIR_FILM } from './material.ts';
 import { isHot, type Choice, type StepKind, type WeldPlan, type WeldStep } from './planTypes.ts';
-import type { WeldMaterial } from './material.ts';
 import type { NetPower } from './netPower.ts';
 import type { WeldSettings } from './settings.ts';
+import { LONGEST_WAIT, WAIT_STEP, Warmth, type WeldedSheet } from './warmth.ts';
 
 /** s. Moving the torch to the next place; common practice, no published source. */
 const MOVE = 6;
@@ -15,46 +13,26 @@ const TACK_TIME = 0.8;
 const CHECK_TIME = 120;
 /** s. Clamping beside a plug or setting the electrodes before the next (T-11). */
 const CLAMP = 20;
-/** K. What an old weld still adds less of is not counted any more. */
-const FADED = 0.01;
 /** mm. Two stitches in a row keep this distance where another place is cool enough. */
 const NEIGHBOUR = 40;
-/** A stitch heats evenly: it counts as this many sources along its length. */
-const SOURCES = 3;
-/** s. Waits are planned in this step. */
-const WAIT_STEP = 5;
-const LONGEST_WAIT = 3600;
 /** s. Turning the car, or moving everything to the other position; common practice, no published source. */
 const TURN_TIME = 300;
-interface Source {
-  at: Point;
-  energy: number;
-  time: number;
-}
-
 /** Keeps time and heat while the steps are laid out. */
 export class Torch {
   private clock = 0;
-  private readonly sources: Source[] = [];
   private readonly steps: WeldStep[] = [];
   private last: Point | undefined;
-  private readonly rise: (energy: number, distance: number, time: number) => number;
   private readonly thickness: number;
   private power!: NetPower;
   private readonly ambient: number;
   private readonly handWarm: number;
-  /** Welds before this one have faded. */
-  private oldest = 0;
+  private readonly warmth: Warmth;
 
-  constructor(
-    { material, thickness }: { material?: WeldMaterial | undefined; thickness: number },
-    ambient: number,
-    handWarm: number,
-  ) {
-    this.thickness = thickness;
+  constructor(sheet: WeldedSheet, ambient: number, handWarm: number) {
+    this.thickness = sheet.thickness;
     this.ambient = ambient;
     this.handWarm = handWarm;
-    this.rise = plateSource(MATERIALS[material ?? 'steel'], thickness, STILL_AIR_FILM);
+    this.warmth = new Warmth(sheet, ambient, handWarm);
   }
 
   /** From here on the welder is set like this. */
@@ -115,7 +93,7 @@ export class Torch {
       const when = this.clock + MOVE + wait;
       const coolAmong = (queues: readonly T[]) =>
         queues
-          .map((queue) => ({ queue, t: this.temperature(queue.left[0]!.from, when) }))
+          .map((queue) => ({ queue, t: this.warmth.at(queue.left[0]!.from, when) }))
           .filter(({ t }) => t <= this.handWarm);
       const favoured = coolAmong(preferred);
       const cool = favoured.length > 0 || preferred === all ? favoured : coolAmong(all);
@@ -135,45 +113,19 @@ export class Torch {
     move = MOVE,
   ): void {
     const earliest = this.clock + (this.steps.length === 0 ? 0 : move);
-    let wait = 0;
-    while (this.temperature(step.from, earliest + wait) > this.handWarm && wait < LONGEST_WAIT) wait += WAIT_STEP;
+    const wait = this.warmth.waitAt(step.from, earliest);
     const start = earliest + wait;
     this.steps.push({
       n: this.steps.length + 1,
       ...step,
       wait,
       start,
-      temperature: this.temperature(step.from, start),
+      temperature: this.warmth.at(step.from, start),
       energy,
     });
-    for (let k = 0; k < SOURCES; k++) {
-      const share = (k + 0.5) / SOURCES;
-      const at: Point = [
-        step.from[0] + (step.to[0] - step.from[0]) * share,
-        step.from[1] + (step.to[1] - step.from[1]) * share,
-      ];
-      this.sources.push({ at, energy: energy / SOURCES, time: start + step.duration * share });
-    }
+    this.warmth.add(step, energy, start);
     this.clock = start + step.duration;
     this.last = step.to;
-    while (this.hasFaded(this.sources[this.oldest]!)) this.oldest++;
-  }
-
-  /** °C at a place and time, all earlier welds together. */
-  private temperature(at: Point, time: number): number {
-    let sum = this.ambient;
-    for (let i = this.oldest; i < this.sources.length; i++) {
-      const source = this.sources[i]!;
-      const since = time - source.time;
-      if (since > 0) sum += this.rise(source.energy, between(at, source.at), since);
-    }
-    return sum;
-  }
-
-  /** It warms no place noticeably any more, not even its own. */
-  private hasFaded({ energy, time }: Source): boolean {
-    const since = this.clock - time;
-    return since > 0 && this.rise(energy, 0, since) < FADED;
   }
 
   plan(set: WeldSettings, seamLength: number): WeldPlan {

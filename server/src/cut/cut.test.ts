@@ -43,8 +43,8 @@ describe('cut', () => {
 
   describe('laid by hand', () => {
     const settings = { margin: 20, maxCorners: 4, cornerRadius: 15, kerf: 1 };
-    const lay = (repair: string, corners: unknown, version = 0) =>
-      here.owner.put(`/repairs/${repair}/cut`, { ...settings, corners, version });
+    const lay = (repair: string, corners: unknown, version = 0, pins: unknown = null) =>
+      here.owner.put(`/repairs/${repair}/cut`, { ...settings, corners, pins, version });
     const around = squareAt(1070, 270, 160);
 
     it('is kept with all that follows from it, beside the one that would be found, until it is given back', async () => {
@@ -74,6 +74,23 @@ describe('cut', () => {
       expect(body.field).toMatch(/^corners/);
       expect(body.detail).toMatch(words);
       expect((await here.owner.get(`/repairs/${id}/cut`).expect(200)).body.saved).toBe(false);
+    });
+
+    it('keeps what its corners are held to, in the order of the line, and nothing of it for a line that is found', async () => {
+      const { id } = await decided(here.owner, here.vehicle, 'patch');
+      const pin = { along: 'edge', at: 60 };
+      const { body } = await lay(id, around, 0, [pin, null, null, null]).expect(200);
+      const at = (cut: CutPlanView) => cut.line.laid[cut.pins!.findIndex(Boolean)]!;
+      expect(Math.hypot(at(body)[0] - around[0]![0], at(body)[1] - around[0]![1])).toBeLessThan(1);
+      // Given the other way round it is the same corner that is held.
+      const turned = (await lay(id, around.toReversed(), 1, [null, null, null, pin]).expect(200)).body;
+      expect(Math.hypot(at(turned)[0] - around[0]![0], at(turned)[1] - around[0]![1])).toBeLessThan(1);
+      expect((await lay(id, around, 2, [pin]).expect(422)).body).toMatchObject({ field: 'pins' });
+      expect((await lay(id, around, 2, [{ along: 'edge', at: -4 }, null, null, null]).expect(422)).body.field).toMatch(
+        /^pins/,
+      );
+      await lay(id, null, 2, [pin, null, null, null]).expect(422);
+      expect((await lay(id, null, 2).expect(200)).body).toMatchObject({ own: false, pins: null });
     });
 
     it('shows the one who was slower how the line lies now', async () => {

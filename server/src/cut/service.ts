@@ -1,6 +1,6 @@
 import type { DataSource } from 'typeorm';
-import { cutDefaults, type CutInput, type CutPlanView } from '@aspecta/contract/cut';
-import { Problem } from '@aspecta/core';
+import { cutDefaults, pinsAlong, type CutInput, type CutPlanView } from '@aspecta/contract/cut';
+import { Problem, refuse } from '@aspecta/core';
 import { layerOf, panelOf, sheetOf } from '@aspecta/core/body';
 import { cutPanelOf, lineOnMap, marginAround, tapesFor, type CutLine } from '@aspecta/core/cut';
 import { layerSamples } from '@aspecta/core/survey';
@@ -96,6 +96,7 @@ export class CutService {
       version: saved?.version ?? 0,
       line,
       own: laid !== null,
+      pins: laid && pinsAlong(laid.laid, own!, saved!.pins),
       found: laid && found,
       ...tapesFor({ panel, line, unit: shop.unit, reach, from }),
       mirror:
@@ -106,19 +107,25 @@ export class CutService {
     };
   }
 
-  async save(caller: Caller, repairId: string, { version, corners, ...settings }: CutInput): Promise<CutPlanView> {
+  async save(
+    caller: Caller,
+    repairId: string,
+    { version, corners, pins, ...settings }: CutInput,
+  ): Promise<CutPlanView> {
     const { vehicle } = await this.services.verdicts.own(caller, repairId);
     // A line that cannot be laid is refused before it is kept.
-    if (corners) await this.plan(caller, repairId, { settings, corners, version });
+    if (corners) await this.plan(caller, repairId, { settings, corners, pins, version });
+    if (corners && pins && pins.length !== corners.length)
+      refuse('pins', 'pins', 'Say for every corner what it is held to, or for none.');
     await changeOf(this.db, vehicle.id, async (manager) => {
       if (version === 0 && !(await manager.existsBy(CutEntity, { id: repairId })))
-        await manager.insert(CutEntity, { id: repairId, settings, corners, version: 1 });
+        await manager.insert(CutEntity, { id: repairId, settings, corners, pins, version: 1 });
       else
         await changeOnce(manager, {
           target: CutEntity,
           id: repairId,
           seen: version,
-          changes: { settings, corners },
+          changes: { settings, corners, pins },
           current: () => this.plan(caller, repairId),
         });
     });

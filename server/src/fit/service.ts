@@ -47,7 +47,10 @@ export class FitService {
       piece: joints.piece,
       thickness: fitted.thickness,
       wanted: wantedGap(true, fitted.thickness),
-      joints: joints.joints.map(({ name, closing, line }) => ({ name, open: isOpen(closing), line: [...line] })),
+      joints: joints.joints.map(({ name, kind, closing, line }) => ({
+        ...{ name, open: isOpen(closing), line: [...line] },
+        within: kind === 'seam',
+      })),
       places: fitted.places.map((place) => ({
         ...place,
         ...whereOnJoint(panel, joints.joints[place.joint]!.line, place.at),
@@ -178,13 +181,13 @@ export class FitService {
 const TRIED = 0.5;
 
 interface Fitted {
-  joints: { open: boolean }[];
+  joints: { open: boolean; within: boolean }[];
   places: FitPlace[];
   thickness: number;
 }
 
 const fitOf = ({ joints, piece, layer }: JointsView, panel: Panel): Fitted => ({
-  joints: joints.map(({ closing }) => ({ open: isOpen(closing) })),
+  joints: joints.map(({ kind, closing }) => ({ open: isOpen(closing), within: kind === 'seam' })),
   places: fitPlaces(joints, piece),
   thickness: layerOf(panel, layer).thickness,
 });

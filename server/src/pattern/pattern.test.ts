@@ -39,6 +39,57 @@ describe('the pattern of a repair', () => {
     await put({ ...settings, radius: -1, version }).expect(422);
   });
 
+  it('carries a captive nut and a hole, and refuses one that lies beside the piece', async () => {
+    const { id, view, put } = await patterned();
+    const { settings, version, blank } = await view();
+    const at: [number, number] = [60, 60];
+    const fittings = [{ name: 'Captive nut', at, diameter: 6.5 }];
+    const kept = (await put({ ...settings, fittings, version }).expect(200)).body as PatternView;
+    expect(kept.blank.fittings).toEqual(fittings);
+    expect(kept.blank.area).toBeLessThan(blank.area);
+    const { body } = await put({
+      ...settings,
+      fittings: [{ name: 'Drain', at: [-500, 0], diameter: 8 }],
+      version: kept.version,
+    }).expect(422);
+    expect(body).toMatchObject({
+      field: expect.stringMatching(/^fittings/),
+      detail: expect.stringContaining('“Drain”'),
+    });
+    const file = await here.owner
+      .get(`/repairs/${id}/pattern/file?as=svg`)
+      .buffer(true)
+      .parse(binary as never)
+      .expect(200);
+    expect(file.body.toString()).toContain('Captive nut, 6.50 mm');
+  });
+
+  it('of a part of a bought panel says which edges come with it', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const price = { panel: 'floor-front-l', maker: 'Harrow Pressings', price: 9000, carriage: 1000, leadDays: 4 };
+    await here.owner.post(`/vehicles/${vehicle}/offers`, price).expect(201);
+    const { id } = await decided(here.owner, vehicle, 'part', { panel: 'floor-front-l', ring: squareAt(30, 30, 120) });
+    const view = (await here.owner.get(`/repairs/${id}/pattern`).expect(200)).body as PatternView;
+    const at = view.joints.findIndex(({ kind }) => kind === 'spot');
+    expect(view.blank.edges[at]).toMatchObject({ bought: true, width: 0 });
+    expect(view.blank.bends).toEqual([]);
+    expect(view.notes.join(' ')).toContain('its own edges come with it');
+  });
+
+  it('is cut to what was traced on a picture, until it is given back to its line', async () => {
+    const { view, put } = await patterned();
+    const first = await view();
+    const ring = squareAt(0, 0, 240) as [number, number][];
+    const traced = { ring, from: 'picture of 3 May' };
+    const cut = (await put({ ...first.settings, traced, version: 0 }).expect(200)).body as PatternView;
+    expect(cut.blank.area).toBeCloseTo(240 * 240, 0);
+    expect(cut.joints).toMatchObject([{ name: 'as traced' }]);
+    expect(cut.notes.join(' ')).toContain('picture of 3 May');
+    const back = (await put({ ...first.settings, traced: null, version: 1 }).expect(200)).body as PatternView;
+    expect(back.blank.area).toBeCloseTo(first.blank.area, 3);
+    await put({ ...first.settings, traced: { ...traced, ring: ring.slice(0, 2) }, version: 2 }).expect(422);
+  });
+
   it('goes out as DXF with bends on their own layer, as SVG and as PDF at 1:1, for both sides', async () => {
     const { id, view } = await patterned();
     const { blank, otherSide } = await view();

@@ -4,6 +4,7 @@ import { panelOf } from '@aspecta/core/body';
 import { idOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
+import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import type { Workbench } from '../work/bench.ts';
 import { patternDrawing } from './drawing.ts';
@@ -17,7 +18,14 @@ const TYPES = {
   'pdf-letter': ['pdf', 'application/pdf'],
 } as const;
 
-export function patternRoutes(patterns: PatternService, verdicts: VerdictService, bench: Workbench): Router {
+interface Services {
+  patterns: PatternService;
+  verdicts: VerdictService;
+  shops: ShopService;
+  bench: Workbench;
+}
+
+export function patternRoutes({ patterns, verdicts, shops, bench }: Services): Router {
   const router = Router();
   router.get('/repairs/:id/pattern', async (request, response) => {
     response.json(await patterns.view(callerOf(request), idOf(request)));
@@ -28,12 +36,19 @@ export function patternRoutes(patterns: PatternService, verdicts: VerdictService
   router.get('/repairs/:id/pattern/file', async (request, response) => {
     const caller = callerOf(request);
     const { as, side } = parse(patternFileSchema, request.query);
-    const [view, { vehicle }] = await Promise.all([
+    const [view, { vehicle }, shop] = await Promise.all([
       patterns.view(caller, idOf(request)),
       verdicts.own(caller, idOf(request)),
+      shops.shop(caller),
     ]);
     const panel = panelOf(vehicle.plan, view.panel);
-    const drawing = patternDrawing(view, { car: vehicle.nickname, panel: panel.name, other: side === 'other' });
+    const drawing = patternDrawing(view, {
+      car: vehicle.nickname,
+      panel: panel.name,
+      other: side === 'other',
+      // Thin sheet is told to the hundredth, or to the thousandth of an inch.
+      length: (mm) => (shop.unit === 'in' ? `${(mm / 25.4).toFixed(3)} in` : `${mm.toFixed(2)} mm`),
+    });
     const file = await bench.run('outlineFile', { ...drawing, as }, caller.personId);
     const [ending, type] = TYPES[as];
     response

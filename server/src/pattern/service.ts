@@ -1,9 +1,10 @@
 import type { DataSource, EntityManager } from 'typeorm';
 import { patternDefaults, type PatternInput, type PatternSettings, type PatternView } from '@aspecta/contract/pattern';
 import { layerOf, panelOf, type Panel } from '@aspecta/core/body';
-import { inRing, type Ring } from '@aspecta/core/geometry';
+import { inRing, perimeter, type Ring } from '@aspecta/core/geometry';
 import { blankOf, turnPlace, turnsOf } from '@aspecta/core/pattern';
-import { keepsPanel } from '@aspecta/core/verdict';
+import type { ClosedJoint } from '@aspecta/core/repair';
+import { isBought, keepsPanel } from '@aspecta/core/verdict';
 import type { CutService } from '../cut/service.ts';
 import { changeOnce } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
@@ -69,25 +70,34 @@ export class PatternService {
     const panel = panelOf(vehicle.plan, repair.panel);
     const held = await this.services.joints.view(caller, repairId);
     const layer = layerOf(panel, held.layer);
-    const settings: PatternSettings = row?.settings ?? patternDefaults;
+    // What was kept before one of them was added takes what is usual for it.
+    const settings: PatternSettings = { ...patternDefaults, ...row?.settings };
     const thickness = settings.thickness ?? layer.thickness;
     const gap = held.whole ? 0 : (await this.services.cuts.plan(caller, repairId)).settings.kerf;
-    const joints = held.joints.filter(({ line }) => line.length > 1);
+    const { traced } = settings;
+    const bought = isBought(repair.choice) && !traced;
+    const piece = traced?.ring ?? held.piece;
+    // A card has its flanges on it already: it ends where it was traced.
+    const joints = traced ? [tracedEdge(traced.ring)] : held.joints.filter(({ kind, line }) => kind !== 'seam' && line.length > 1);
+    const mounts = traced ? [] : panel.mounts.filter(({ at }) => inRing(at, piece));
     const blank = blankOf({
-      ...{ piece: held.piece, joints, thickness, material: layer.material },
+      ...{ piece, joints, thickness, material: layer.material },
       ...{ radius: settings.radius, gap, trim: settings.trim, choices: settings.turns },
-      strips: panel.flanges,
-      panel: panel.outline,
-      holes: panel.holes,
+      bought,
+      // What comes with its edges is not bent.
+      strips: traced || bought ? [] : panel.flanges,
+      panel: traced ? piece : panel.outline,
+      holes: traced ? [] : panel.holes,
+      fittings: [...mounts.map(({ name, at }) => ({ name, at, diameter: 0 })), ...settings.fittings],
     });
-    const turns = turnsOf(joints, settings.turns);
+    const turns = turnsOf(joints, settings.turns, bought);
     const otherSide = vehicle.plan.panels.find(
       ({ id, mirrorOf }) => mirrorOf?.panel === panel.id || panel.mirrorOf?.panel === id,
     );
     return {
       ...{ repairId, panel: panel.id, layer: layer.id, asBuilt: layer.thickness, thickness, settings, blank },
       material: layer.material,
-      piece: held.piece,
+      piece,
       joints: joints.map((joint) => ({
         ...{ name: joint.name, kind: joint.kind, closing: joint.closing, line: [...joint.line] },
         at: turnPlace(joint),
@@ -95,10 +105,11 @@ export class PatternService {
       notes: notesOn({
         ...{
           panel,
-          piece: held.piece,
+          traced,
+          piece,
           thickness,
           asBuilt: layer.thickness,
-          bought: held.whole && repair.choice !== 'make',
+          bought: bought && (held.whole ? 'whole' : 'part'),
         },
         laps: turns.some(({ width, angle }) => width > 0 && angle === 0),
         drains: blank.holes.length,
@@ -112,18 +123,30 @@ export class PatternService {
 
 interface Noted {
   panel: Panel;
+  traced: PatternSettings['traced'];
   piece: Ring;
   thickness: number;
   asBuilt: number;
-  bought: boolean;
+  bought: 'whole' | 'part' | false;
   laps: boolean;
   drains: number;
 }
 
+/** The edge of what was traced, as one joint all round. */
+const tracedEdge = (ring: Ring): ClosedJoint => ({
+  ...{ kind: 'free', name: 'as traced', closing: 'make', fasteners: 0, welds: 0, chosen: false, counted: false },
+  ...{ length: perimeter(ring), line: [...ring, ring[0]!] },
+});
+
 /** What a flat pattern does not say by itself. */
-function notesOn({ panel, piece, thickness, asBuilt, bought, laps, drains }: Noted): string[] {
+function notesOn({ panel, traced, piece, thickness, asBuilt, bought, laps, drains }: Noted): string[] {
   const out: string[] = [];
-  if (bought) out.push('This panel is bought as a whole: a pattern is only needed if it has to be made after all.');
+  if (bought === 'whole')
+    out.push('This panel is bought as a whole: a pattern is only needed if it has to be made after all.');
+  if (bought === 'part')
+    out.push(
+      'Cut from the bought panel along this outline: its own edges come with it. Hold each against the car, and say below where one has to be made otherwise.',
+    );
   if (panel.curvature === 'double')
     out.push(
       'This panel is curved both ways: flat sheet has to be stretched for it, and the pattern is where to begin. Take a paper template from the car or from the other side before cutting.',
@@ -132,7 +155,11 @@ function notesOn({ panel, piece, thickness, asBuilt, bought, laps, drains }: Not
     out.push(
       'This panel is curved one way: the pattern is measured along its surface. Roll it first, then turn its edges.',
     );
-  const held = panel.mounts.filter(({ at }) => inRing(at, piece)).map(({ name }) => name);
+  if (traced)
+    out.push(
+      `Cut to what was traced (${traced.from}): lay a tape over its length and its width before it is cut, a picture is as true as the points that were marked on it.`,
+    );
+  const held = traced ? [] : panel.mounts.filter(({ at }) => inRing(at, piece)).map(({ name }) => name);
   if (held.length > 0)
     out.push(
       `Nuts, brackets or mounts sit in this piece (${held.join(', ')}): measure their places before the old piece goes, and move what is good over to the new one.`,

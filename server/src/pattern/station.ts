@@ -2,6 +2,7 @@ import { In } from 'typeorm';
 import { isMade } from '@aspecta/core/verdict';
 import { CutService } from '../cut/service.ts';
 import { JointService } from '../repair/service.ts';
+import { ShopService } from '../shop/service.ts';
 import type { Station, StationStanding } from '../station.ts';
 import { cutInRepairs } from '../verdict/cutIn.ts';
 import { VerdictService } from '../verdict/service.ts';
@@ -20,7 +21,16 @@ export const pattern: Station = {
       cuts: house.the(CutService),
     }),
   ],
-  addresses: (house) => [{ router: patternRoutes(house.the(PatternService), house.the(VerdictService), house.bench) }],
+  addresses: (house) => [
+    {
+      router: patternRoutes({
+        patterns: house.the(PatternService),
+        verdicts: house.the(VerdictService),
+        shops: house.the(ShopService),
+        bench: house.bench,
+      }),
+    },
+  ],
   standing: async (house, vehicles) => {
     const repairs = await cutInRepairs(house.db, vehicles, isMade);
     const rows = await house.db.getRepository(PatternEntity).findBy({ id: In(repairs.map(({ id }) => id)) });

@@ -98,6 +98,7 @@ describe('the record of a car', () => {
     expect(text).toMatch(/Decided on \d+ \w+ \d{4} by Owner Test, because: a test decision\./);
     expect(text).toMatch(/Metal as built: .*steel, 0\.\d\d mm/);
     expect(text).toMatch(/Joined by MIG welding: /);
+    expect(text).not.toMatch(/\b1 (welds|spots|bolts|rivets)\b/);
     // One day is told once.
     expect(text).not.toMatch(/done between (.+) and \1/);
     expect(text).toContain('Not finished.');

@@ -1,5 +1,5 @@
 import { In, IsNull, type DataSource } from 'typeorm';
-import { CLOSING_WORDS } from '@aspecta/contract/repair';
+import { CLOSING_WORDS, FASTENER_WORDS } from '@aspecta/contract/repair';
 import { OPTION_WORDS } from '@aspecta/contract/verdict';
 import { PROCESS_WORDS } from '@aspecta/contract/weld';
 import { ZONE_CLASSES } from '@aspecta/contract/survey';
@@ -102,6 +102,12 @@ function fitLines(fits: readonly FitRow[], overruled: FitOverruleRow | undefined
   return [`${fits.length} trial ${fits.length === 1 ? 'fit' : 'fits'}; ${end}.`];
 }
 
+/** How many plugs, spots, bolts, rivets or small welds close a joint, in words. */
+function counted({ closing, welds }: Pick<WeldRow['joints'][number], 'closing' | 'welds'>): string {
+  const [one, many] = FASTENER_WORDS[closing] ?? ['weld', 'welds'];
+  return `${welds} ${welds === 1 ? one : many}`;
+}
+
 function weldLines(
   { input, plan, joints, acknowledgedBy }: WeldRow,
   ticks: readonly WeldStepRow[],
@@ -109,7 +115,7 @@ function weldLines(
 ): string[] {
   const ways = new Map<string, number>();
   for (const joint of joints) {
-    const way = `${joint.name ?? joint.kind}: ${(CLOSING_WORDS[joint.closing] ?? 'welded').toLowerCase()}${joint.welds > 0 ? `, ${joint.welds} welds` : ''}`;
+    const way = `${joint.name ?? joint.kind}: ${(CLOSING_WORDS[joint.closing] ?? 'welded').toLowerCase()}${joint.welds > 0 ? `, ${counted(joint)}` : ''}`;
     ways.set(way, (ways.get(way) ?? 0) + 1);
   }
   const times = ticks.map(({ at }) => at).sort((a, b) => a.getTime() - b.getTime());
@@ -121,7 +127,7 @@ function weldLines(
       ? 'No weld is noted yet.'
       : `${ticks.length} of ${plan.steps.length} steps done ${when} by ${people.join(', ')}.`;
   return [
-    `Joined by ${PROCESS_WORDS[input.process]} welding: ${[...ways].map(([way, n]) => (n > 1 ? `${way} (${n} of them)` : way)).join('; ')}.`,
+    `Joined by ${PROCESS_WORDS[input.process]} welding${input.copper ? ' with copper behind' : ''}: ${[...ways].map(([way, n]) => (n > 1 ? `${way} (${n} of them)` : way)).join('; ')}.`,
     done,
     ...(acknowledgedBy ? [`Cautions before welding read by ${acknowledgedBy}.`] : []),
   ];

@@ -140,6 +140,34 @@ describe('the joints of a repair', () => {
       );
     });
 
+    it('run by run where that is said: one run joggled, the rest as it was, and one again when it is taken back', async () => {
+      const repair = await decided('floor-front-l', square(300, 200, 150), 'patch');
+      const before = await joints(repair);
+      const cut = before.joints.find(({ kind }) => kind === 'cut')!;
+      expect(cut.runs.length).toBeGreaterThan(3);
+      const run = cut.runs[1]!;
+      const { body } = await choose(repair, { ...cut, at: run.at }, { closing: 'joggle', alone: true }).expect(200);
+      const alone = (body as JointsView).joints.filter((joint) => joint.alone);
+      expect(alone).toMatchObject([{ closing: 'joggle', chosen: true, name: `in the sheet, towards the ${run.name}` }]);
+      expect((body as JointsView).joints.filter(({ kind }) => kind === 'cut')).toHaveLength(2);
+      // Said again of the same run it gives way; said of the rest, the run keeps its own word.
+      const lapped = (await choose(repair, alone[0]!, { closing: 'lap', alone: true, version: 1 }).expect(200))
+        .body as JointsView;
+      expect(lapped.joints.filter((joint) => joint.alone)).toMatchObject([{ closing: 'lap' }]);
+      const rest = lapped.joints.find((joint) => joint.kind === 'cut' && !joint.alone)!;
+      const both = (await choose(repair, rest, { closing: 'joggle', version: 2 }).expect(200)).body as JointsView;
+      expect(
+        both.joints
+          .filter(({ kind }) => kind === 'cut')
+          .map(({ closing }) => closing)
+          .sort(),
+      ).toEqual(['joggle', 'lap']);
+      const own = both.joints.find((joint) => joint.alone)!;
+      const one = (await choose(repair, own, { closing: null, alone: true, version: 3 }).expect(200))
+        .body as JointsView;
+      expect(one.joints.filter(({ kind }) => kind === 'cut')).toMatchObject([{ closing: 'joggle' }]);
+    });
+
     it('by as many as were counted on the car, whatever the pitch says', async () => {
       const repair = await decided('sill-l', square(10, 5, 100), 'patch');
       const before = await joints(repair);

@@ -8,17 +8,21 @@ import {
   type JointView,
 } from '@aspecta/contract/repair';
 import { personUnits } from '@aspecta/contract/shop';
-import { isSeen, panelOf, type Panel } from '@aspecta/core/body';
+import { boughtSheet, edgeName, isSeen, panelOf, type Panel } from '@aspecta/core/body';
+import { lineLength, minus, toLine, type Point } from '@aspecta/core/geometry';
 import {
   closedJoints,
   closedWork,
   closingNotes,
   closingsOf,
   fastenersOf,
+  isInSheet,
   meanHours,
+  ownersOf,
   panelJoints,
   pieceJoints,
   placeOf,
+  straightRuns,
   type ClosedJoint,
   type JointChoice,
   type Paces,
@@ -36,6 +40,7 @@ import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { drillMap } from './drillMap.ts';
 import { FastenerEntity, JointChoiceEntity } from './entities.ts';
+import { sectionSeams } from '../way/sectionSeams.ts';
 import { layersOf, repairName } from '../verdict/named.ts';
 
 interface Services {
@@ -68,7 +73,9 @@ export class JointService {
       this.db.getRepository(JointChoiceEntity).findOneBy({ id: repairId }),
     ]);
     const index = before.joints.findIndex(
-      ({ kind, at: place }) => kind === change.kind && Math.hypot(place[0] - at[0], place[1] - at[1]) < SAME_JOINT,
+      ({ kind, at: place, line }) =>
+        kind === change.kind &&
+        (change.alone ? toLine(at, line) : Math.hypot(place[0] - at[0], place[1] - at[1])) < SAME_JOINT,
     );
     if (index < 0)
       throw new ServerProblem(
@@ -77,13 +84,15 @@ export class JointService {
         'at',
       );
     // What was said of this stretch before, under whatever place, gives way.
-    const choices = (stored?.choices ?? []).filter((one) => {
-      const own = closedJoints(before.joints, { visible: true, choices: [one] })[index]!;
-      return !own.chosen && !own.counted;
-    });
-    const { closing, pitch, found, kind } = change;
+    const sameSort = before.joints.map((joint) => ({ ...joint, kind: `${joint.kind} ${Boolean(joint.alone)}` }));
+    const choices = (stored?.choices ?? []).filter(
+      (one) =>
+        Boolean(one.alone) !== change.alone ||
+        !ownersOf(sameSort, [{ at: one.at, kind: `${one.kind} ${Boolean(one.alone)}` }]).has(index),
+    );
+    const { closing, pitch, found, kind, alone } = change;
     const said = Object.entries({ closing, pitch, found }).filter(([, value]) => value !== null);
-    if (said.length > 0) choices.push({ at, kind, ...Object.fromEntries(said) });
+    if (said.length > 0) choices.push({ at, kind, ...(alone ? { alone } : {}), ...Object.fromEntries(said) });
     // A closing that such a joint cannot have is refused before it is kept.
     await this.viewWith(caller, repairId, choices, version);
     await changeOf(this.db, vehicle.id, async (manager) => {
@@ -191,8 +200,10 @@ export class JointService {
       this.services.paces.of(caller),
     ]);
     const piece = cut?.line.outline ?? panel.outline;
-    const asBuilt = cut ? pieceJoints(vehicle.plan, panel, piece) : panelJoints(vehicle.plan, panel);
     const layers = layersOf(repair);
+    const layer = cut?.layer ?? boughtSheet(panel, layers) ?? panel.layers[0]!.id;
+    const held = cut ? pieceJoints(vehicle.plan, panel, piece, layer) : panelJoints(vehicle.plan, panel, layer);
+    const asBuilt = [...held, ...(await sectionSeams(this.db, repairId, piece))];
     const visible = isSeen(panel, layers);
     // A panel that is kept has no joints that are opened.
     const joints = keepsPanel(repair.choice) ? [] : closedJoints(asBuilt, { visible, schools, choices });
@@ -203,7 +214,7 @@ export class JointService {
       repairId,
       panel: panel.id,
       choice: repair.choice,
-      layer: cut?.layer ?? layers[0] ?? panel.layers[0]!.id,
+      layer,
       piece: [...piece],
       whole: !cut,
       joints: views,
@@ -224,7 +235,7 @@ export class JointService {
     const rows = await this.db.getRepository(FastenerEntity).findBy({ repairId });
     const said = new Map(rows.map((row) => [row.place, row]));
     const opened = joints.map((joint) =>
-      joint.kind !== 'cut' && joint.closing === 'butt' ? { ...joint, fasteners: 0 } : joint,
+      !isInSheet(joint) && joint.closing === 'butt' ? { ...joint, fasteners: 0 } : joint,
     );
     return fastenersOf(opened).map((fastener) => ({
       ...fastener,
@@ -242,12 +253,26 @@ function jointView(
   panel: Panel,
   how: { visible: boolean; made: boolean; paces: Paces },
 ): JointView {
-  const [u, v] = placeOf(joint);
+  const runs = joint.kind === 'cut' ? straightRuns(joint.line) : [];
+  const { trim: _trim, ...shown } = joint;
+  const name = joint.alone ? `${joint.name}, towards the ${facing(panel, joint.line)}` : joint.name;
   return {
-    ...joint,
-    at: [u, v],
+    ...shown,
+    name,
+    at: pair(placeOf(joint)),
+    runs:
+      runs.length > 1
+        ? runs.map((line) => ({ at: pair(placeOf({ line })), length: lineLength(line), name: facing(panel, line) }))
+        : [],
     ways: [...closingsOf(joint)],
     notes: closingNotes(joint, { mounts: panel.mounts, radius: houseDefaults.mountRadius }),
     hours: meanHours(closedWork([joint], how), how.paces),
   };
+}
+
+const pair = ([u, v]: Point): [number, number] => [u, v];
+/** Which edge of the panel a run of the piece faces; the piece lies on its left. */
+function facing(panel: Panel, line: readonly Point[]): string {
+  const [du, dv] = minus(line.at(-1)!, line[0]!);
+  return edgeName(panel, [dv, -du]);
 }

@@ -1,4 +1,5 @@
 import { IsNull, type DataSource } from 'typeorm';
+import { pinsAlong } from '@aspecta/contract/cut';
 import type { SideDone, SideInput, SideView } from '@aspecta/contract/side';
 import { Problem } from '@aspecta/core';
 import { otherSideOf, panelOf, type OtherSide } from '@aspecta/core/body';
@@ -152,8 +153,9 @@ export class SideService {
     const [from, to] = await Promise.all([rows.findOneBy({ id: repair.id }), rows.findOneBy({ id: target })]);
     if (!isCutIn(repair.choice) || !from?.corners) return [];
     const corners = mirrored(from.corners, other);
+    const pins = pinsAlong(corners, from.corners.map(other.mirror), from.pins);
     try {
-      await this.services.cuts.save(caller, target, { ...from.settings, corners, version: to?.version ?? 0 });
+      await this.services.cuts.save(caller, target, { ...from.settings, corners, pins, version: to?.version ?? 0 });
       return ['The line of the first side was taken over, mirrored.'];
     } catch (error) {
       if (!(error instanceof Problem)) throw error;

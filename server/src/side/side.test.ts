@@ -22,7 +22,8 @@ describe('the same on the other side', () => {
     expect(await view(first.id)).toMatchObject({ panel: 'sill-r', repairs: [], zones: [], line: false, took: null });
     const corners = squareAt(280, 5, 160);
     const line = [...corners.slice(0, 2), [440, 100], [280, 100]] as [number, number][];
-    await here.owner.put(`/repairs/${first.id}/cut`, { ...cutDefaults, corners: line, version: 0 }).expect(200);
+    const pins = [{ along: 'edge', at: 5 }, { along: 'edge', at: 5 }, null, null];
+    await here.owner.put(`/repairs/${first.id}/cut`, { ...cutDefaults, corners: line, pins, version: 0 }).expect(200);
     const joint = ((await here.owner.get(`/repairs/${first.id}/joints`)).body as JointsView).joints[0]!;
     await here.owner
       .put(`/repairs/${first.id}/joints`, {
@@ -42,6 +43,12 @@ describe('the same on the other side', () => {
     const near = (at: [number, number]) =>
       Math.min(...cut.line.laid.map((p) => Math.hypot(p[0] - at[0], p[1] - at[1])));
     for (const [u, v] of line) expect(near(mirror([u, v]) as [number, number])).toBeLessThan(1);
+    // What a corner is held to goes with it.
+    const held = cut.line.laid.filter((_, i) => cut.pins![i]);
+    for (const [u, v] of line.slice(0, 2)) {
+      const [mu, mv] = mirror([u, v]);
+      expect(Math.min(...held.map((p) => Math.hypot(p[0] - mu, p[1] - mv)))).toBeLessThan(1);
+    }
     const there = (await here.owner.get(`/repairs/${repair.id}/joints`)).body as JointsView;
     expect(there.joints.filter(({ chosen }) => chosen)).toMatchObject([{ closing: 'lap' }]);
   });

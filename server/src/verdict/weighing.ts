@@ -1,4 +1,5 @@
 import {
+  boughtSheet,
   isSeen,
   layerOf,
   panelOf,
@@ -35,8 +36,8 @@ export function weighRepair({ plan, panelId, zones, offer, rates, schools, house
   const layers = [...new Set(zones.map((zone) => zone.layer))];
   const visible = isSeen(panel, layers);
   const how = { visible, schools };
-  const joints = closedJoints(panelJoints(plan, panel), how);
-  const layer = layerOf(panel, zones[0]!.layer);
+  const layer = layerOf(panel, boughtSheet(panel, layers) ?? zones[0]!.layer);
+  const joints = closedJoints(panelJoints(plan, panel, layer.id), how);
   const repair: Repair = {
     panel: {
       name: pieceName(panel, layers),
@@ -86,6 +87,8 @@ const WORST_FIRST: readonly ZoneClass[] = [
   'filler',
   'dent',
   'hole',
+  'graft',
+  'clearance',
   'opening',
 ];
 
@@ -115,8 +118,11 @@ function countedGroup(
     class: WORST_FIRST.find((worst) => group.some((zone) => zone.class === worst)) ?? group[0]!.class,
     area: Math.max(onSheet.area, 1),
     patchPerimeter: line.cutLength,
+    patchUnseen: line.unseen,
     patchArea: line.area,
-    joints: closedJoints(pieceJoints(plan, panel, line.outline), how).filter(({ kind }) => kind !== 'cut'),
+    joints: closedJoints(pieceJoints(plan, panel, line.outline, group[0]!.layer), how).filter(
+      ({ kind }) => kind !== 'cut',
+    ),
     toMount: distances.length === 0 ? null : Math.min(...distances),
   };
 }

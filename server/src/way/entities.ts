@@ -6,6 +6,8 @@ import { belongsTo, decimal, json, key, maybe, ref, version } from '../db/column
 export interface WayRow extends WaySay {
   /** The repair's id. */
   id: string;
+  /** Which of its lines the way that was taken parts the piece along, from 0; null where none was taken since that is kept. */
+  used: number[] | null;
   version: number;
 }
 export const WayEntity = new EntitySchema<WayRow>({
@@ -17,6 +19,7 @@ export const WayEntity = new EntitySchema<WayRow>({
     lines: json(),
     routes: json(),
     chosen: maybe(ref()),
+    used: maybe(json()),
     version: version(),
   },
   foreignKeys: [belongsTo('repair', 'id')],

@@ -49,16 +49,18 @@ export class WayService {
         'chosen',
       );
     const view = await this.viewOf(caller, repairId, { ...said, version });
+    // Joints, fits and welds follow from the lines along which it is parted.
+    const used = view.results.find(({ id }) => id === said.chosen)?.lines.map(({ line }) => line) ?? null;
     const before = await this.db.getRepository(WayEntity).findOneBy({ id: repairId });
     await changeOf(this.db, vehicle.id, async (manager) => {
       if (version === 0 && !(await manager.existsBy(WayEntity, { id: repairId })))
-        await manager.insert(WayEntity, { id: repairId, ...said, version: 1 });
+        await manager.insert(WayEntity, { id: repairId, ...said, used, version: 1 });
       else
         await changeVersioned(manager, {
           target: WayEntity,
           id: repairId,
           seen: version,
-          changes: said,
+          changes: { ...said, used },
           current: () => this.view(caller, repairId),
         });
       if (said.chosen !== (before?.chosen ?? null)) {

@@ -1,7 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import type { JobView } from '@aspecta/contract/job';
+import type { FitView } from '@aspecta/contract/fit';
+import type { JointsView } from '@aspecta/contract/repair';
 import type { WayChange, WayView } from '@aspecta/contract/way';
+import { weldDefaults, type WeldPlanView } from '@aspecta/contract/weld';
+import { boxOf } from '@aspecta/core/geometry';
 import { ON_SILL, decided, houseWithCar, ownerOf, vehicleOf } from '../testing/house.ts';
 
 const here = houseWithCar();
@@ -66,6 +70,34 @@ describe('the way in of a piece', () => {
     await say(said()).expect(200);
     await say(said({ depth: 60, version: 1 })).expect(200);
     await say(said({ depth: 70, version: 1 })).expect(409);
+  });
+
+  it('parted on the way that is taken, its seams are joints: counted, tried on, welded; whole again they are gone', async () => {
+    const { id, view, say } = await repairOn('make');
+    const get = async <T>(path: string) => (await here.owner.get(`/repairs/${id}/${path}`).expect(200)).body as T;
+    const seams = async () => (await get<JointsView>('joints')).joints.filter(({ kind }) => kind === 'seam');
+    const box = boxOf((await view()).piece);
+    const at = Math.round((box.maxU - box.minU) / 2);
+    // Too short behind for all of it, long enough for a half.
+    const small = route({ opening: { a: 900, b: 400 }, room: Math.round(at + 60) });
+    await say(said({ lines: [{ across: true, at }], routes: [small] })).expect(200);
+    const before = await get<JointsView>('joints');
+    expect(await seams()).toEqual([]);
+    await say(said({ lines: [{ across: true, at }], routes: [small], chosen: small.id, version: 1 })).expect(200);
+    const [seam] = await seams();
+    const { results } = await view();
+    expect(seam).toMatchObject({ name: 'between the sections at A', closing: 'butt' });
+    expect(seam!.length).toBeCloseTo(results[0]!.seam, 3);
+    expect((await get<JointsView>('joints')).hours).toBeCloseTo(before.hours + results[0]!.hours.seams, 3);
+    const fit = await get<FitView>('fit');
+    expect(fit.joints.filter(({ within }) => within)).toHaveLength(1);
+    const { body } = await here.owner
+      .put(`/repairs/${id}/weld`, { ...weldDefaults, version: 0 })
+      .expect((answer) => expect([200, 201]).toContain(answer.status));
+    expect((body as WeldPlanView).joints.some(({ kind }) => kind === 'seam')).toBe(true);
+    await say(said({ lines: [{ across: true, at }], routes: [small], version: 2 })).expect(200);
+    expect(await seams()).toEqual([]);
+    expect((await get<WeldPlanView>('weld')).moved).toBe(true);
   });
 
   it('is nobody else’s', async () => {

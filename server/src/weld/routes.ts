@@ -3,12 +3,16 @@ import { stepSchema, stepsSchema, weldSchema, weldSettingsSchema } from '@aspect
 import { idOf, wordOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
+import type { BothSidesService } from './bothSides.ts';
 import type { WeldService } from './service.ts';
 
-export function weldRoutes(welds: WeldService): Router {
+export function weldRoutes(welds: WeldService, sides: BothSidesService): Router {
   const router = Router();
   router.get('/repairs/:id/weld', async (request, response) => {
     response.json(await welds.plan(callerOf(request), idOf(request)));
+  });
+  router.get('/repairs/:id/weld/both', async (request, response) => {
+    response.json(await sides.view(callerOf(request), idOf(request)));
   });
   router.get('/repairs/:id/weld/usual', async (request, response) => {
     response.json(await welds.usual(callerOf(request), idOf(request)));

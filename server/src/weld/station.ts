@@ -10,6 +10,7 @@ import { OrderEntity } from '../order/entities.ts';
 import { cutInRepairs, type CutInRepair } from '../verdict/cutIn.ts';
 import { VerdictService } from '../verdict/service.ts';
 import { WeldEntity, WeldStepEntity } from './entities.ts';
+import { BothSidesService } from './bothSides.ts';
 import { weldRoutes } from './routes.ts';
 import { WeldService } from './service.ts';
 
@@ -17,17 +18,19 @@ import { WeldService } from './service.ts';
 export const weld: Station = {
   name: 'weld',
   entities: [WeldEntity, WeldStepEntity],
-  serve: (house) => [
-    new WeldService(house.db, {
+  serve: (house) => {
+    const [verdicts, bench] = [house.the(VerdictService), house.bench];
+    const welds = new WeldService(house.db, {
       joints: house.the(JointService),
-      verdicts: house.the(VerdictService),
+      verdicts,
       fits: house.the(FitService),
       closes: house.the(CloseService),
       shops: house.the(ShopService),
-      bench: house.bench,
-    }),
-  ],
-  addresses: (house) => [{ router: weldRoutes(house.the(WeldService)) }],
+      bench,
+    });
+    return [welds, new BothSidesService(house.db, { verdicts, welds, bench })];
+  },
+  addresses: (house) => [{ router: weldRoutes(house.the(WeldService), house.the(BothSidesService)) }],
   standing: async ({ db }, vehicles) => {
     const repairs = await cutInRepairs(db, vehicles, (choice) => !keepsPanel(choice));
     const lacking = await awaitedFor(db, repairs);

@@ -1,6 +1,6 @@
 import { calculate } from '@aspecta/contract/calc';
 import { lineAround, lineByHand, thinMetal } from '@aspecta/core/cut';
-import { compareWelds, planRepair, weldNames } from '@aspecta/core/weld';
+import { compareWelds, inTurn, planRepair, weldNames, type WeldSide } from '@aspecta/core/weld';
 import { layOut } from '@aspecta/core/pattern';
 import { outlineFrom } from '../body/outlineFiles.ts';
 import { cutCard, type CardContext } from '../cut/card.ts';
@@ -42,6 +42,7 @@ export const jobs = {
   cutCard: ({ plan, context }: { plan: CutPlanView; context: CardContext }) => cutCard(plan, context),
   planRepair,
   compareWelds,
+  inTurn: ({ sides }: { sides: readonly [WeldSide, WeldSide] }) => inTurn(sides),
   weldNames,
   planJob,
   planAll,

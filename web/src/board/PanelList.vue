@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import { useRouter } from 'vue-router';
 import type { View } from '@aspecta/core/body';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitField from '../kit/KitField.vue';
@@ -8,14 +9,20 @@ import { foundPanels, STATES, type BoardShape } from './boardScene.ts';
 
 /* Panels by their names: for fingers, for whoever knows what he looks for, and for a screen that is read aloud. */
 const props = defineProps<{ vehicle: string; shapes: readonly BoardShape[]; views: readonly { view: View }[] }>();
+const router = useRouter();
 const words = ref('');
 const found = computed(() => foundPanels(props.shapes, props.views, words.value));
+/** The first that was found opens by the return key. */
+function first(): void {
+  const [shape] = found.value;
+  if (words.value !== '' && shape) void router.push(`/vehicles/${props.vehicle}/panels/${shape.panel.id}`);
+}
 </script>
 
 <template>
   <div class="stack">
     <KitField v-slot="{ bind }" label="Find a panel"
-      ><KitInput v-bind="bind" v-model="words" type="search" placeholder="sill left"
+      ><KitInput v-bind="bind" v-model="words" type="search" placeholder="sill left" @keydown.enter="first"
     /></KitField>
     <p v-if="words && found.length === 0" class="small soft" role="status">
       No panel of this body is called that. Try a shorter word.

@@ -4,23 +4,23 @@ import { useRouter } from 'vue-router';
 import { CURVATURE_WORDS, METALS } from '@aspecta/contract/body';
 import type { Vehicle } from '@aspecta/contract/garage';
 import {
+  areasOf,
   bodyPlans,
   edgesOf,
-  endName,
   panelOf,
   runsAlong,
   type Material,
   type PanelFacts,
   type SaidEdge,
 } from '@aspecta/core/body';
-import { lineLength, minus, pointAt, toLine, type Point } from '@aspecta/core/geometry';
+import { lineLength, pointAt, toLine, type Point } from '@aspecta/core/geometry';
 import { crumbsTo } from '../car/crumbs.ts';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
 import KitCheckbox from '../kit/KitCheckbox.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import KitPress from '../kit/KitPress.vue';
+import AreasOnSheet from '../sheet/AreasOnSheet.vue';
 import PanelSheet from '../sheet/PanelSheet.vue';
 import { linePath } from '../sheet/pathData.ts';
 import SheetView from '../sheet/SheetView.vue';
@@ -34,10 +34,10 @@ import { useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
-import { edgeText } from './edgeText.ts';
+import BesideList from './BesideList.vue';
+import EdgeList from './EdgeList.vue';
 import PartForm from './PartForm.vue';
 import PieceForm from './PieceForm.vue';
-import StretchForm from './StretchForm.vue';
 
 /* What a panel is on this car, where it is not as the plan has it: its sheets, what it does, and what each stretch of its edge is. */
 const props = defineProps<{ id: string; panel: string }>();
@@ -54,9 +54,19 @@ const load = useLoad(async (again) => {
 });
 const panel = computed(() => panelOf(load.data.value!.plan, props.panel));
 const part = computed(() => load.data.value?.vehicle.facts?.parts.find(({ id }) => id === props.panel) ?? null);
-const edges = computed(() => edgesOf(load.data.value!.plan, panel.value));
-const said = (line: readonly Point[]) => (seen.value?.edges ?? []).some((own) => runsAlong(line, own.line));
+/** Which of its sheets the edges are those of. */
+const layer = ref<string | null>(null);
+const sheetOfEdges = computed(() => layer.value ?? panel.value.layers[0]!.id);
+const edges = computed(() => edgesOf(load.data.value!.plan, panel.value, sheetOfEdges.value));
+/** Said of this sheet, or of all of them. */
+const ofSheet = (own: SaidEdge) => own.layer === undefined || own.layer === sheetOfEdges.value;
+const said = (line: readonly Point[]) =>
+  (seen.value?.edges ?? []).some((own) => ofSheet(own) && runsAlong(line, own.line));
 const picked = ref<number | null>(null);
+function pickSheet(id: string): void {
+  layer.value = id;
+  picked.value = null;
+}
 const changing = ref(false);
 /** Panels with which this one is joined to one piece, where another page proposes it. */
 const others = useInAddress<string>('joining', () => '')
@@ -114,20 +124,16 @@ const sheet = (layer: string, change: Partial<{ thickness: number; material: Mat
   return say({ ...seen.value, layers: { ...seen.value?.layers, [layer]: { thickness, material, ...change } } });
 };
 /** What was said of the same metal before is replaced. */
-const elsewhere = (line: readonly Point[]) => (seen.value?.edges ?? []).filter((own) => !runsAlong(own.line, line));
 async function keepEdge(edge: SaidEdge): Promise<void> {
-  if (await say({ ...seen.value, edges: [edge, ...elsewhere(edge.line)] })) picked.value = null;
+  const others = (seen.value?.edges ?? []).filter((own) => !ofSheet(own) || !runsAlong(own.line, edge.line));
+  const several = panel.value.layers.length > 1;
+  const own = several ? { ...edge, layer: sheetOfEdges.value } : edge;
+  if (await say({ ...seen.value, edges: [own, ...others] })) picked.value = null;
 }
 async function usual(line: readonly Point[]): Promise<void> {
-  const edges = (seen.value?.edges ?? []).filter((own) => !runsAlong(line, own.line));
+  const edges = (seen.value?.edges ?? []).filter((own) => !ofSheet(own) || !runsAlong(line, own.line));
   if (await say({ ...seen.value, edges: edges.length > 0 ? edges : undefined })) picked.value = null;
 }
-const endsOf = (line: readonly Point[]): [string, string] => {
-  const way = minus(line.at(-1)!, line[0]!);
-  const names = [endName(panel.value, [-way[0], -way[1]]), endName(panel.value, way)] as [string, string];
-  // It runs all the way round.
-  return Math.hypot(...way) < 1 ? ['place where it begins', 'end of the round'] : names;
-};
 function tap(place: Point): void {
   const [near] = edges.value.map(({ line }, i) => ({ i, far: toLine(place, line) })).sort((a, b) => a.far - b.far);
   if (near) picked.value = near.i;
@@ -158,7 +164,9 @@ const planName = computed(() => {
     >
       <template #sheet>
         <SheetView :box="box" tapes :label="`${panel.name} with the stretches of its edge.`" @tap="tap">
-          <PanelSheet :panel="panel" />
+          <PanelSheet :panel="panel"
+            ><AreasOnSheet :panel="panel" :areas="areasOf(load.data.value.plan, panel, sheetOfEdges)"
+          /></PanelSheet>
           <path
             v-for="(edge, i) in edges"
             :key="i"
@@ -188,28 +196,32 @@ const planName = computed(() => {
           </p>
           <KitNotice v-if="form.rest()" bad>{{ units.said(form.rest()!) }}</KitNotice>
           <h3>Its edges</h3>
-          <ol class="edges">
-            <li v-for="(edge, i) in edges" :key="i">
-              <KitPress class="edge-row" :aria-expanded="picked === i" @click="picked = picked === i ? null : i">
-                <span class="n mono">{{ i + 1 }}</span>
-                <span
-                  >{{ edge.name }}: <strong>{{ edgeText(edge, units.length) }}</strong>
-                  <small v-if="said(edge.line)"> – on this car</small></span
-                >
-              </KitPress>
-              <StretchForm
-                v-if="picked === i && session.canWork"
-                :key="`${i} ${JSON.stringify(seen)}`"
-                :edge="edge"
-                :said="said(edge.line)"
-                :ends="endsOf(edge.line)"
-                :busy="form.busy.value"
-                @keep="keepEdge"
-                @usual="usual(edge.line)"
-                @cancel="picked = null"
-              />
-            </li>
-          </ol>
+          <KitChips
+            v-if="panel.layers.length > 1"
+            :model-value="sheetOfEdges"
+            legend="Of which sheet"
+            :options="panel.layers.map(({ id: value, name: label }) => ({ value, label }))"
+            @update:model-value="pickSheet"
+          />
+          <EdgeList
+            v-model:picked="picked"
+            :panel="panel"
+            :edges="edges"
+            :said="said"
+            :locked="!session.canWork"
+            :busy="form.busy.value"
+            :stored="seen"
+            @keep="keepEdge"
+            @usual="usual"
+          />
+          <BesideList
+            :plan="load.data.value.plan"
+            :panel="panel"
+            :layer="sheetOfEdges"
+            :locked="!session.canWork"
+            :busy="form.busy.value"
+            @say="say({ ...seen, without: $event.length > 0 ? $event : undefined })"
+          />
           <template v-for="layer in panel.layers" :key="layer.id">
             <h3>{{ layer.name }}</h3>
             <template v-if="session.canWork">
@@ -300,25 +312,6 @@ const planName = computed(() => {
 h3 {
   font-size: 1.05rem;
   margin: 0.5rem 0 0;
-}
-.edges {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-.edge-row {
-  display: flex;
-  align-items: baseline;
-  width: 100%;
-  min-height: 44px;
-  padding: 0.5rem 0.4rem;
-  border-bottom: 1px solid var(--line);
-}
-.edge-row[aria-expanded='true'] {
-  border-left: 4px solid var(--mark);
-}
-.n {
-  min-width: 1.6rem;
 }
 .edge {
   fill: none;

@@ -42,7 +42,7 @@ describe('what a panel is on this car', () => {
     await page.get('form.stretch').trigger('submit');
     await flushPromises();
     const [sent] = server.to(`PUT ${at}`) as { facts: PanelFacts; seen: null }[];
-    expect(sent).toMatchObject({ seen: null, facts: { edges: [{ kind: 'bolt', pitch: 90 }] } });
+    expect(sent).toMatchObject({ seen: null, facts: { edges: [{ kind: 'bolt', pitch: 90, layer: 'outer' }] } });
     expect(lineLength(sent!.facts.edges![0]!.line)).toBeCloseTo(400, 0);
     expect(page.text()).toContain('Not as the plan has it.');
     const row = page.findAll('.edge-row').find((one) => one.text().includes('on this car'))!;
@@ -52,6 +52,22 @@ describe('what a panel is on this car', () => {
     await button(page, 'As the plan has it').trigger('click');
     await flushPromises();
     expect(server.to(`PUT ${at}`)[1]).toEqual({ facts: {}, seen: { edges: [edge] } });
+  });
+
+  it('shows the edges of each sheet: what is bolted outside is spotted behind', async () => {
+    const page = (await openPage(FactsPage, { id: 'v', panel: 'sill-l' })).page;
+    const pickup = bodyPlan('pickup');
+    server.on('GET /vehicles/v', { ...vehicle(null), planId: 'pickup' });
+    const own = (await openPage(FactsPage, { id: 'v', panel: 'sill-l' })).page;
+    expect(page.text()).not.toContain('bolted, every');
+    expect(own.text()).toContain('bolted, every');
+    await own
+      .findAll('input[type="radio"]')
+      .find((one) => one.element.parentElement!.textContent!.includes('Inner'))!
+      .setValue();
+    await flushPromises();
+    expect(own.text()).not.toContain('bolted, every');
+    expect(own.findAll('.edge-row')).toHaveLength(edgesOf(pickup, panelOf(pickup, 'sill-l'), 'inner').length);
   });
 
   it('takes a thickness as it is typed, a gauge as well, and what the panel does', async () => {

@@ -4,7 +4,7 @@ import { Download, Move } from 'lucide-vue-next';
 import type { CutPlanView } from '@aspecta/contract/cut';
 import type { ZoneView } from '@aspecta/contract/survey';
 import { JOINT_WORDS } from '@aspecta/contract/repair';
-import { panelOf } from '@aspecta/core/body';
+import { areasOf, panelOf } from '@aspecta/core/body';
 import type { Ring } from '@aspecta/core/geometry';
 import { pieceJoints } from '@aspecta/core/repair';
 import { DEFERENCE } from '@aspecta/core/safety';
@@ -25,6 +25,7 @@ import Waiting from '../shell/Waiting.vue';
 import CutSettings from './CutSettings.vue';
 import CutSheet from './CutSheet.vue';
 import FoundAndOwn from './FoundAndOwn.vue';
+import LinePasses from './LinePasses.vue';
 import LineTools from './LineTools.vue';
 import OffsetsTable from './OffsetsTable.vue';
 import { useCutPlan } from './useCutPlan.ts';
@@ -34,7 +35,7 @@ import WeighedLines from './WeighedLines.vue';
 const props = defineProps<{ id: string; repair: string }>();
 const session = useSession();
 const units = useUnits();
-const { form, plan: stored, settings, corners, show, changed } = useCutPlan(props.repair);
+const { form, plan: stored, settings, corners, pins, show, changed } = useCutPlan(props.repair);
 const picked = ref(0);
 const car = useVehicle(props.id);
 const load = useLoad(async (again) => {
@@ -59,7 +60,10 @@ const load = useLoad(async (again) => {
 const hand = useOwnLine(
   stored,
   () => ({ ...load.data.value!, unit: units.unit.value }),
-  (to) => (corners.value = to),
+  (to) => {
+    corners.value = to.corners;
+    pins.value = to.pins;
+  },
 );
 const inHand = computed(() => hand.corners.value !== null);
 /** What is shown: while the line is in the hand, as it comes out where it is held. */
@@ -73,16 +77,24 @@ function take(laid: Ring): void {
 function findAgain(): void {
   hand.end();
   corners.value = null;
+  pins.value = null;
 }
 /** Edges of the panel that the piece takes in, beside the cut in the sheet. */
 const edges = computed(() =>
   plan.value && load.data.value
-    ? pieceJoints(load.data.value.body, load.data.value.panel, plan.value.line.outline).filter(
+    ? pieceJoints(load.data.value.body, load.data.value.panel, plan.value.line.outline, plan.value.layer).filter(
         ({ kind }) => kind !== 'cut',
       )
     : [],
 );
 const fasteners = computed(() => edges.value.reduce((sum, joint) => sum + joint.fasteners, 0));
+/** By itself, so that what lies beside the sheet is not reckoned anew while a line is dragged. */
+const layer = computed(() => plan.value?.layer);
+/** What lies over and beside the sheet near the line. */
+const areas = computed(() => {
+  const { body, panel } = load.data.value!;
+  return areasOf(body, panel, layer.value);
+});
 const cutRuns = computed(() => plan.value?.line.runs.filter((run) => run.cut).length ?? 0);
 const follows = computed(() =>
   plan.value!.line.runs.filter((run) => run.cut && run.follows !== 'free').map((run) => run.name),
@@ -112,6 +124,7 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
           :plan="plan"
           :panel="load.data.value.panel"
           :zones="load.data.value.zones"
+          :areas="areas"
           :hand="inHand ? hand : null"
         />
       </template>
@@ -141,7 +154,7 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
             </p>
           </div>
           <KitNotice bad v-for="warning in plan.line.warnings" :key="warning">{{ units.said(warning) }}</KitNotice>
-          <LineTools v-if="inHand" :line="hand" @found="findAgain" @done="hand.end()" />
+          <LineTools v-if="inHand" :line="hand" :panel="load.data.value.panel" @found="findAgain" @done="hand.end()" />
           <div v-else-if="session.canWork" class="row">
             <KitButton @click="hand.begin()"><Move :size="18" />Move the line</KitButton>
             <KitButton v-if="plan.own" plain @click="findAgain">Find the line again</KitButton>
@@ -151,10 +164,16 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
             v-if="plan.own && plan.found"
             :own="plan.line"
             :found="plan.found"
+            :layer="plan.layer"
             :body="load.data.value.body"
             :panel="load.data.value.panel"
           />
           <WeighedLines :line="plan.found ?? plan.line" :can-take="session.canWork" @take="take" />
+          <LinePasses
+            :line="plan.line"
+            :areas="areas"
+            :facts="`/vehicles/${id}/panels/${load.data.value.panel.id}/facts`"
+          />
           <DecisionLine :vehicle="id" :repair="load.data.value.repair" />
           <p v-if="plan.thin.length > 0" class="small">
             Hatched: by its readings more likely than not too thin to weld to. The line stays out of there where it can.

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import type { CutSettings } from '@aspecta/contract/cut';
 import type { Panel } from '@aspecta/core/body';
-import { datumsOn } from '@aspecta/core/cut';
+import { datumsOn, holesOn } from '@aspecta/core/cut';
 import type { Ring } from '@aspecta/core/geometry';
 import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
@@ -18,7 +18,11 @@ const props = defineProps<{
   disabled: boolean;
 }>();
 const settings = defineModel<CutSettings>({ required: true });
-const edges = computed(() => [...new Set(datumsOn(props.panel, props.piece).map(({ name }) => name))].sort());
+const edges = computed(() =>
+  [
+    ...new Set([...datumsOn(props.panel, props.piece), ...holesOn(props.panel, props.piece)].map(({ name }) => name)),
+  ].sort(),
+);
 /** The two that the person measures from; empty where it is left to the nearest. */
 const from = computed(() => [settings.value.from[0] ?? '', settings.value.from[1] ?? '']);
 function measureFrom(k: number, name: string): void {

@@ -2,10 +2,11 @@
 import { computed } from 'vue';
 import type { CutPlanView } from '@aspecta/contract/cut';
 import type { ZoneView } from '@aspecta/contract/survey';
-import type { Panel } from '@aspecta/core/body';
+import type { Panel, PanelArea } from '@aspecta/core/body';
 import { footOn } from '@aspecta/core/cut';
 import { boxOf, offset, type Point } from '@aspecta/core/geometry';
 import CornerHandles from '../sheet/CornerHandles.vue';
+import AreasOnSheet from '../sheet/AreasOnSheet.vue';
 import PanelSheet from '../sheet/PanelSheet.vue';
 import SheetView from '../sheet/SheetView.vue';
 import { linePath, ringPath } from '../sheet/pathData.ts';
@@ -16,6 +17,8 @@ const props = defineProps<{
   plan: CutPlanView;
   panel: Panel;
   zones: readonly ZoneView[];
+  /** What lies over and beside the sheet. */
+  areas: readonly PanelArea[];
   /** The line in the person's hand; null where it is only looked at. */
   hand?: OwnLine | null;
 }>();
@@ -48,7 +51,9 @@ const tapes = computed(
     corner.value?.datums.map((datum) => datum.lip ?? [footOn(datum, corner.value!.corner), corner.value!.corner]) ?? [],
 );
 /** Where a tape that runs along a lip is hooked, and what a straight edge is laid along. */
-const laidAlong = computed(() => corner.value?.datums.filter((datum) => !datum.lip && !datum.under) ?? []);
+const laidAlong = computed(
+  () => corner.value?.datums.filter((datum) => !datum.lip && !datum.under && !datum.hole) ?? [],
+);
 const mid = (a: Point, b: Point): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
 const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [number, number] => {
   const [x, y] = place(mid(a, b));
@@ -62,7 +67,7 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
 
 <template>
   <SheetView :box="box" tapes :label="`The cut line on ${panel.name}`">
-    <PanelSheet :panel="panel" />
+    <PanelSheet :panel="panel"><AreasOnSheet :panel="panel" :areas="areas" /></PanelSheet>
     <path v-for="(ring, i) in plan.thin" :key="i" :d="ringPath(ring)" class="too-thin" />
     <path v-for="zone in zones" :key="zone.id" :d="ringPath(zone.ring)" class="damage" />
     <path v-if="plan.own && plan.found" :d="ringPath(plan.found.outline)" class="found" />
@@ -98,6 +103,7 @@ const inWindow = (place: (p: Point) => [number, number], a: Point, b: Point): [n
         :picked="hand.picked.value"
         closed
         numbered
+        :held="hand.pins.value.map(Boolean)"
         @pick="hand.pick"
         @begin="hand.hold()"
         @move="hand.move"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { BodyPlan, Panel } from '@aspecta/core/body';
+import { isSeen, type BodyPlan, type Panel } from '@aspecta/core/body';
 import type { CutLine } from '@aspecta/core/cut';
 import { closedJoints, closedWork, meanHours, pieceJoints } from '@aspecta/core/repair';
 import KitTable from '../kit/KitTable.vue';
@@ -8,13 +8,13 @@ import { useSession } from '../shell/session.ts';
 import { hours, useUnits } from '../shell/units.ts';
 
 /* The line that was laid by hand beside the one that would be found: what it takes, in the same figures. */
-const props = defineProps<{ own: CutLine; found: CutLine; body: BodyPlan; panel: Panel }>();
+const props = defineProps<{ own: CutLine; found: CutLine; body: BodyPlan; panel: Panel; layer: string }>();
 const units = useUnits();
 const session = useSession();
 const columns = computed(() =>
   [props.own, props.found].map((line) => {
-    const { visible } = props.panel;
-    const joints = closedJoints(pieceJoints(props.body, props.panel, line.outline), {
+    const visible = isSeen(props.panel, [props.layer]);
+    const joints = closedJoints(pieceJoints(props.body, props.panel, line.outline, props.layer), {
       visible,
       schools: session.current!.shop.schools,
     });

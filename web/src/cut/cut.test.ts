@@ -34,6 +34,7 @@ function planned(settings: CutSettings, over: Partial<CutPlanView> = {}): CutPla
     saved: false,
     version: 0,
     line,
+    pins: null,
     own: false,
     found: null,
     ...tapesFor({ panel, line, unit: 'mm' }),
@@ -238,7 +239,7 @@ describe('the cut', () => {
         corners: laid,
       });
       const tapes = tapesFor({ panel, line, unit: 'mm' });
-      return { ...found, line, own: true, found: found.line, saved: true, version: 3, ...tapes, ...over };
+      return { ...found, line, own: true, pins: null, found: found.line, saved: true, version: 3, ...tapes, ...over };
     };
     const sent = () => server.to('PUT /repairs/r/cut').map((body) => body['corners'] as [number, number][] | null);
     const take = async () => {
@@ -297,17 +298,47 @@ describe('the cut', () => {
 
     it('lays a run along the edge, or says that none runs beside it', async () => {
       const page = await take();
-      await field(page, /along the edge at/).setValue('60');
+      await field(page, /distance of|along the edge at/).setValue('60');
       await page.findAll('form.figures')[1]!.trigger('submit');
       await settle();
       const [laid] = sent();
       expect(laid!.slice(0, 2).every(([u, v]) => Math.abs(toRing([u, v], panel.outline) - 60) < 1)).toBe(true);
-      await field(page, /along the edge at/).setValue('-3');
+      await field(page, /distance of|along the edge at/).setValue('-3');
       await page.findAll('form.figures')[1]!.trigger('submit');
-      expect(page.text()).toContain('Write how far from the edge');
-      await field(page, /along the edge at/).setValue('5000');
+      expect(page.text()).toContain('Write how far from it');
+      await field(page, /distance of|along the edge at/).setValue('5000');
       await page.findAll('form.figures')[1]!.trigger('submit');
       expect(page.text()).toContain('At most 1000 mm');
+    });
+
+    it('holds what is laid along an edge there: it slides, until it is let go, and is sent with the line', async () => {
+      const page = await take();
+      await field(page, /distance of|along the edge at/).setValue('60');
+      await page.findAll('form.figures')[1]!.trigger('submit');
+      expect(page.text()).toContain('Corner 1 is held to 60 mm from the edge');
+      const first = () => page.get('[aria-label^="Corner 1:"]');
+      for (let k = 0; k < 3; k++) await first().trigger('keydown', { key: 'ArrowUp', shiftKey: true });
+      await settle();
+      const [u, v] = sent().at(-1)![0]!;
+      expect(Math.abs(toRing([u, v], panel.outline) - 60)).toBeLessThan(1.5);
+      const pins = () =>
+        server
+          .to('PUT /repairs/r/cut')
+          .map((body) => body['pins'])
+          .at(-1) as (object | null)[];
+      expect(pins().slice(0, 2)).toEqual([
+        { along: 'edge', at: 60 },
+        { along: 'edge', at: 60 },
+      ]);
+      expect(pins().at(-1)).toBeNull();
+      await button(page, 'Let it go').trigger('click');
+      await first().trigger('keydown', { key: 'ArrowUp', shiftKey: true });
+      await settle();
+      expect(pins()[0]).toBeNull();
+      expect(Math.abs(toRing(sent().at(-1)![0]!, panel.outline) - 60)).toBeGreaterThan(5);
+      await page.get('[aria-label="Undo"]').trigger('click');
+      await page.get('[aria-label="Undo"]').trigger('click');
+      expect(page.text()).toContain('Corner 1 is held to');
     });
 
     it('gains and loses corners, and every step can be taken back', async () => {

@@ -1,5 +1,6 @@
 import { onBeforeUnmount, reactive, shallowRef, watch } from 'vue';
 import { cutDefaults, type CutPlanView } from '@aspecta/contract/cut';
+import type { Pin } from '@aspecta/core/cut';
 import { put } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { theirs } from '../shell/theirs.ts';
@@ -16,8 +17,10 @@ export function useCutPlan(repair: string) {
   const settings = reactive({ ...cutDefaults, from: [...cutDefaults.from] });
   /** The person's own corners; null where the line is to be found. */
   const corners = shallowRef<[number, number][] | null>(null);
+  /** What each of them is held to; null where none is. */
+  const pins = shallowRef<(Pin | null)[] | null>(null);
   let timer: ReturnType<typeof setTimeout> | undefined;
-  watch([settings, corners], changed);
+  watch([settings, corners, pins], changed);
   onBeforeUnmount(() => {
     if (timer === undefined) return;
     clearTimeout(timer);
@@ -28,9 +31,10 @@ export function useCutPlan(repair: string) {
     plan.value = cut;
     Object.assign(settings, cut.settings);
     corners.value = cut.own ? cut.line.laid.map(([u, v]): [number, number] => [u, v]) : null;
+    pins.value = cut.pins;
     wanted = asText();
   }
-  const asText = () => JSON.stringify([settings, corners.value]);
+  const asText = () => JSON.stringify([settings, corners.value, pins.value]);
   /** As it was when it was last shown or sent. */
   let wanted = '';
   function changed(): void {
@@ -46,6 +50,7 @@ export function useCutPlan(repair: string) {
         const answer = await put<CutPlanView>(`/repairs/${repair}/cut`, {
           ...settings,
           corners: corners.value,
+          pins: corners.value && pins.value,
           version: plan.value!.version,
         });
         // What was changed meanwhile is on its way by itself.
@@ -65,5 +70,5 @@ export function useCutPlan(repair: string) {
       }
     });
   }
-  return { form, plan, settings, corners, show, changed };
+  return { form, plan, settings, corners, pins, show, changed };
 }

@@ -2,12 +2,16 @@
 import { computed } from 'vue';
 import { FIT_CURE_WORDS, type FitRoundView, type FitView } from '@aspecta/contract/fit';
 import { edgeName, type Panel } from '@aspecta/core/body';
+import { lineLength } from '@aspecta/core/geometry';
+import { buildUp } from '@aspecta/core/weld';
 import { dayOf } from '../shell/days.ts';
-import { useUnits } from '../shell/units.ts';
+import { duration, useUnits } from '../shell/units.ts';
 
 /* What one trial fit says: move it first, then trim, build up, or let it be. */
 const props = defineProps<{ view: FitView; round: FitRoundView; panel: Panel; n: number }>();
 const units = useUnits();
+/** mm between which an edge can be reckoned. */
+const [SHORTEST_EDGE, LONGEST_EDGE] = [5, 3000];
 const number = (place: string) => props.view.places.findIndex(({ id }) => id === place) + 1;
 /** A move along each direction of the drawing, in words. */
 const move = computed(() => {
@@ -26,6 +30,17 @@ const move = computed(() => {
   ];
   return parts.join(', ');
 });
+/** How an edge is built up over the length of its joint, and what a strip would take. */
+function beadText({ joint, wide }: { joint: number; wide: number }): string {
+  const length = Math.min(LONGEST_EDGE, Math.max(SHORTEST_EDGE, lineLength(props.view.joints[joint]!.line)));
+  const { passes, each, pauses, minutes, strip } = buildUp({ length, low: wide, thickness: props.view.thickness });
+  const pause = pauses.length > 0 ? ` with ${Math.ceil(Math.max(...pauses) / 60)} min to cool between them` : '';
+  return (
+    `${passes} ${passes === 1 ? 'pass' : 'passes'} of ${units.length(each)} along the edge${pause}, ` +
+    `at most ${hoursText(minutes)} if all of it is low; a strip takes ${hoursText(strip)}`
+  );
+}
+const hoursText = (minutes: number) => duration(minutes * 60);
 const joints = computed(() => props.round.result.joints.filter(({ cure }) => cure !== 'good'));
 </script>
 
@@ -52,7 +67,7 @@ const joints = computed(() => props.round.result.joints.filter(({ cure }) => cur
         </template>
         <template v-else>
           It stands {{ units.length(joint.wide) }} too wide<template v-if="joint.cure === 'bead'"
-            >: about {{ Math.max(1, Math.ceil(joint.wide / 1.25)) }} passes along the edge, each left to cool</template
+            >: {{ beadText(joint) }}</template
           >.
         </template>
       </li>

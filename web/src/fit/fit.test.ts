@@ -36,7 +36,7 @@ const view = (rounds: FitRoundView[] = [], over: Partial<FitView> = {}): FitView
   piece,
   thickness: 1,
   wanted: wantedGap(true, 1),
-  joints: lines.map(({ line }) => ({ name: 'cut in the sheet', open: true, line })),
+  joints: lines.map(({ line }) => ({ name: 'cut in the sheet', open: true, within: false, line })),
   places: places.map((place) => ({ ...place, mm: place.along, end: 'front end' })),
   rounds,
   overruled: null,
@@ -114,6 +114,15 @@ describe('trial fits', () => {
     await flushPromises();
     expect(server.to(`PUT ${at}/overruled`)).toEqual([{ reason: 'unseen' }]);
     expect(page.text()).toContain('It may be welded as it fits now.');
+  });
+  it('say in how many passes a wide edge is built up, how long they cool, and what a strip would take', async () => {
+    server.on(`GET ${at}`, view([round(3)]));
+    const { page } = await open();
+    const text = page.text().replace(/\s+/g, ' ');
+    expect(text).toMatch(
+      /build it up with a bead\. It stands [\d.]+ mm too wide: 2 passes of [\d.]+ mm along the edge/,
+    );
+    expect(text).toMatch(/with \d+ min to cool between them, at most \d+ min if all of it is low; a strip takes/);
   });
   it('show a refusal, and how the other side went', async () => {
     const other = { repairId: 'o', panel: 'roof', rounds: [round(0.8, 'one shim at the top')] };

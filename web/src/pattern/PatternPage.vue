@@ -10,7 +10,6 @@ import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import KitPress from '../kit/KitPress.vue';
 import { put } from '../shell/api.ts';
 import CautionList from '../shell/CautionList.vue';
 import LengthField from '../shell/LengthField.vue';
@@ -19,11 +18,13 @@ import { useSession } from '../shell/session.ts';
 import StationFrame from '../shell/StationFrame.vue';
 import { overTheirs } from '../shell/theirs.ts';
 import { dayOf } from '../shell/days.ts';
+import NumberedRow from '../sheet/NumberedRow.vue';
 import { percent, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import Waiting from '../shell/Waiting.vue';
 import EdgeForm from './EdgeForm.vue';
 import { edgeText } from './edgeText.ts';
+import FittingsList from './FittingsList.vue';
 import PatternSheet from './PatternSheet.vue';
 
 /* What is cut from flat sheet: the piece of the repair → how each edge goes on → the blank at 1:1, for both sides. */
@@ -110,19 +111,16 @@ const next = computed(() =>
           <h3>How its edges go on</h3>
           <ol class="edges">
             <li v-for="(joint, i) in view.joints" :key="i">
-              <KitPress class="edge-row" :aria-expanded="picked === i" @click="picked = picked === i ? null : i">
-                <span class="n mono">{{ i + 1 }}</span>
-                <span
-                  >{{ joint.name }}: <strong>{{ edgeText(view.blank.edges[i]!, units.length) }}</strong>
-                  <small v-if="view.blank.edges[i]!.inSheet"> – drawn in the sheet already</small>
-                  <small v-else-if="view.blank.edges[i]!.reach > 0 && view.blank.edges[i]!.angle > 0">
-                    – {{ units.length(view.blank.edges[i]!.reach) }} on the flat<template
-                      v-if="view.blank.edges[i]!.tabs > 0"
-                      >, {{ view.blank.edges[i]!.tabs }} tabs</template
-                    ></small
-                  ></span
-                >
-              </KitPress>
+              <NumberedRow :n="i + 1" :open="picked === i" @press="picked = picked === i ? null : i"
+                >{{ joint.name }}: <strong>{{ edgeText(view.blank.edges[i]!, units.length) }}</strong>
+                <small v-if="view.blank.edges[i]!.inSheet"> – drawn in the sheet already</small>
+                <small v-else-if="view.blank.edges[i]!.reach > 0 && view.blank.edges[i]!.angle > 0">
+                  – {{ units.length(view.blank.edges[i]!.reach) }} on the flat<template
+                    v-if="view.blank.edges[i]!.tabs > 0"
+                    >, {{ view.blank.edges[i]!.tabs }} tabs</template
+                  ></small
+                ></NumberedRow
+              >
               <EdgeForm
                 v-if="picked === i && session.canWork"
                 :key="`${i}-${view.version}`"
@@ -141,8 +139,35 @@ const next = computed(() =>
             {{ strained[0]!.strain < 0 ? 'shrunk' : 'stretched' }} by up to
             {{ percent(Math.max(...strained.map(({ strain }) => Math.abs(strain)))) }}.
           </p>
+          <p v-if="view.blank.steps.length > 0" class="small">
+            {{ view.blank.steps.map(({ joint }) => joint + 1).join(', ') }}: set down by
+            {{ units.sheet(view.blank.steps[0]!.depth) }} along the line, so that both faces are flush.
+          </p>
           <p v-if="view.blank.holes.length > 0" class="small">Cut out of it: {{ view.blank.holes.join(', ') }}.</p>
           <KitNotice v-if="picked === null && form.rest()" bad>{{ units.said(form.rest()!) }}</KitNotice>
+          <h3>What sits in it</h3>
+          <FittingsList
+            :key="view.version"
+            :view="view"
+            :can-work="session.canWork"
+            :busy="form.busy.value"
+            :wrong="form.errors['fittings'] ?? null"
+            @say="(fittings) => say({ fittings })"
+          />
+          <h3>From a card</h3>
+          <p v-if="view.settings.traced" class="small">
+            It is cut to what was traced ({{ view.settings.traced.from }}), not to its line.
+          </p>
+          <p v-else class="small soft">
+            A card that was held in place, or the old piece laid flat, is photographed beside a rectangle of known size
+            and traced on the picture: then that is cut.
+          </p>
+          <div v-if="session.canWork" class="row">
+            <KitButton v-if="view.settings.traced" small :disabled="form.busy.value" @click="say({ traced: null })"
+              >Back to its line</KitButton
+            >
+            <KitButton small :to="`/vehicles/${id}/photos`">Trace one on a picture</KitButton>
+          </div>
           <template v-if="session.canWork">
             <h3>The sheet</h3>
             <SheetField
@@ -216,19 +241,5 @@ h3 {
   padding: 0;
   display: grid;
   gap: 0.25rem;
-}
-.edge-row {
-  display: flex;
-  align-items: baseline;
-  width: 100%;
-  min-height: 44px;
-  padding: 0.5rem 0.4rem;
-  border-bottom: 1px solid var(--line);
-}
-.edge-row[aria-expanded='true'] {
-  border-left: 4px solid var(--mark);
-}
-.edges .n {
-  min-width: 1.6rem;
 }
 </style>

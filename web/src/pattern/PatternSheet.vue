@@ -31,12 +31,20 @@ function tap(place: Point): void {
     <path v-for="(bend, i) in view.blank.bends" :key="`b${i}`" :d="linePath(bend.line)" class="bend" />
     <path v-for="(slit, i) in view.blank.slits" :key="`s${i}`" :d="linePath(slit)" class="slit" />
     <path v-if="picked !== null && view.joints[picked]" :d="linePath(view.joints[picked]!.line)" class="picked" />
+    <path v-for="(step, i) in view.blank.steps" :key="`d${i}`" :d="linePath(step.line)" class="step" />
     <path :d="linePath(view.blank.grain)" class="grain" />
     <template #over="{ place }">
       <g v-for="one in numbers" :key="one.i" class="number" :transform="`translate(${place(one.at).join(' ')})`">
         <circle r="11" :class="{ on: picked === one.i }" />
         <text y="4">{{ one.i + 1 }}</text>
       </g>
+      <g
+        v-for="(fitting, i) in view.blank.fittings"
+        :key="`f${i}`"
+        class="arrow fitting"
+        :transform="`translate(${place(fitting.at).join(' ')})`"
+        ><path d="M-9 0h18M0 -9v18" /><text y="-12">{{ fitting.name }}</text></g
+      >
       <g
         :transform="`translate(${place(along(view.blank.grain[0], view.blank.grain[1], 0.5)).join(' ')})`"
         class="arrow"
@@ -70,6 +78,15 @@ path {
 .slit {
   stroke: var(--ink);
   stroke-width: 1.6;
+}
+.step {
+  stroke: var(--ink);
+  stroke-width: 1.4;
+  stroke-dasharray: 2 3;
+}
+.fitting path {
+  stroke: var(--ink);
+  stroke-width: 1.4;
 }
 .picked {
   stroke: var(--mark);

@@ -1,7 +1,11 @@
 import type { Turn } from '@aspecta/core/pattern';
 
 /** How an edge goes on, as one says it; lengths written by the caller. */
-export function edgeText({ width, angle, way }: Turn, length: (mm: number) => string): string {
+export function edgeText(
+  { width, angle, way, bought }: Turn & { bought?: boolean },
+  length: (mm: number) => string,
+): string {
+  if (bought) return 'comes with the bought panel';
   if (width === 0) return 'ends here';
   if (angle === 0) return `${length(width)} flat, under its neighbour`;
   if (angle === 180) return `${length(width)} folded back ${way}`;

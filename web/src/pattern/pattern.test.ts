@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { patternDefaults, type PatternView } from '@aspecta/contract/pattern';
 import type { Point } from '@aspecta/core/geometry';
 import { blankOf, type TurnChoice } from '@aspecta/core/pattern';
-import { FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
+import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import { repairView } from '../testing/repairView.ts';
 import PatternPage from './PatternPage.vue';
 
@@ -45,6 +45,40 @@ const edge = (page: Awaited<ReturnType<typeof open>>, name: RegExp) =>
   page.findAll('.edge-row').find((row) => name.test(row.text()))!;
 
 describe('the pattern of a piece', () => {
+  it('takes a nut with its hole, measured from the piece, and lets it be taken away', async () => {
+    const page = await open();
+    await button(page, 'Add a nut or a hole').trigger('click');
+    await field(page, 'From the left end').setValue('somewhere');
+    await field(page, 'From the lower edge').setValue('50');
+    await page.findAll('form').at(-1)!.trigger('submit');
+    expect(page.text()).toContain('Type a length in mm');
+    await field(page, 'From the left end').setValue('120');
+    await field(page, 'Hole across, mm').setValue('6.5');
+    const nut = { name: 'Captive nut', at: [120, 50] as [number, number], diameter: 6.5 };
+    const kept = view([], { version: 1, settings: { ...patternDefaults, fittings: [nut] } });
+    server.on(`PUT ${at}`, { ...kept, blank: { ...kept.blank, fittings: [nut] } });
+    await page.findAll('form').at(-1)!.trigger('submit');
+    await flushPromises();
+    expect(server.to(`PUT ${at}`).at(-1)).toMatchObject({ fittings: [nut] });
+    expect(page.text()).toContain('Captive nut: hole of 6.5 mm, 120 mm from the left end, 50 mm from the lower edge');
+    server.on(`PUT ${at}`, view([], { version: 2 }));
+    await page.get('[aria-label="Take Captive nut away"]').trigger('click');
+    await flushPromises();
+    expect(server.to(`PUT ${at}`).at(-1)).toMatchObject({ fittings: [] });
+  });
+
+  it('says when it is cut to a traced card, and goes back to its line', async () => {
+    const traced = { ring: piece, from: 'picture of 3 May' };
+    server.on(`GET ${at}`, view([], { settings: { ...patternDefaults, traced } }));
+    const page = await open();
+    expect(page.text()).toContain('cut to what was traced (picture of 3 May)');
+    server.on(`PUT ${at}`, view([], { version: 1 }));
+    await button(page, 'Back to its line').trigger('click');
+    await flushPromises();
+    expect(server.to(`PUT ${at}`).at(-1)).toMatchObject({ traced: null });
+    expect(page.text()).toContain('A card that was held in place');
+  });
+
   it('says how each edge goes on, and takes another word for one of them', async () => {
     const page = await open();
     expect(edge(page, /lower edge/).text()).toMatch(/15 mm turned in by 90° – 1\d(\.5)? mm on the flat/);

@@ -2,9 +2,11 @@
 import { computed, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { REGION_KINDS, type PhotoChange, type PhotoView, type RegionKind } from '@aspecta/contract/survey';
-import { panelOf, type Panel } from '@aspecta/core/body';
-import { sheetOf } from '@aspecta/core/body';
-import { area, boxOf, type Point, type Polygon } from '@aspecta/core/geometry';
+import { OPTION_WORDS } from '@aspecta/contract/verdict';
+import type { PatternView } from '@aspecta/contract/pattern';
+import { panelOf, pieceName, sheetOf, type Panel } from '@aspecta/core/body';
+import { anticlockwise, area, boxOf, type Point, type Polygon } from '@aspecta/core/geometry';
+import { keepsPanel } from '@aspecta/core/verdict';
 import { crumbsTo } from '../car/crumbs.ts';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
@@ -25,6 +27,7 @@ import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import KnownPoints from './KnownPoints.vue';
 import RegionTool from './RegionTool.vue';
+import TraceTool from './TraceTool.vue';
 import { onPanel } from './photoTiles.ts';
 import { keepTraced } from './traced.ts';
 import { usePhotoPoints } from './usePhotoPoints.ts';
@@ -44,7 +47,7 @@ const panelId = ref('');
 const note = ref('');
 const car = useVehicle(props.id);
 const load = useLoad(async (again) => {
-  const [{ vehicle, plan }, photos] = await Promise.all([
+  const [{ vehicle, plan, repairs }, photos] = await Promise.all([
     car.ready(again),
     get<PhotoView[]>(`/vehicles/${props.id}/photos`),
   ]);
@@ -52,7 +55,13 @@ const load = useLoad(async (again) => {
   if (!photo) throw new Error('This picture does not exist any more, or belongs to another car.');
   // What is being marked and written stays when the server has come back; a newer version is told at saving.
   if (seen === 0) take(photo);
-  return { vehicle, photo, plan };
+  const made = repairs
+    .filter(({ choice, done }) => !keepsPanel(choice) && !done)
+    .map((repair) => ({
+      repair,
+      name: `${pieceName(panelOf(plan, repair.panel), repair.layers)}: ${OPTION_WORDS[repair.choice].name.toLowerCase()}`,
+    }));
+  return { vehicle, photo, plan, repairs: made };
 });
 /** Version on which the marks rest; 0 while the stored ones are to be taken. */
 let seen = 0;
@@ -119,15 +128,27 @@ async function save(): Promise<boolean> {
 async function takeAway(): Promise<void> {
   if (await form.submit(() => remove(`/vehicles/${props.id}/photos/${props.photo}`))) router.back();
 }
-/** Carries what was traced over to the panel and goes on there with the zone. */
-async function useTraced(): Promise<void> {
+/** What was traced, at its true size, mm. */
+function tracedRing(): Point[] {
   const { matrix } = lies.value;
-  if (!matrix || !panel.value) return;
-  const ring = traced.value.flatMap(([x, y]) => {
-    const place = onPanel(matrix, x, y);
+  return traced.value.flatMap(([x, y]) => {
+    const place = matrix && onPanel(matrix, x, y);
     return place ? [place as Point] : [];
   });
-  await toPanel([[ring]], null);
+}
+/** Carries what was traced over to the panel and goes on there with the zone. */
+async function useTraced(): Promise<void> {
+  if (panel.value) await toPanel([[tracedRing()]], null);
+}
+/** A card or a cut-out that was traced is cut for a repair, and one goes on there. */
+async function usePattern(repair: string): Promise<void> {
+  const at = `/repairs/${repair}/pattern`;
+  const kept = await form.submit(async () => {
+    const { settings, version } = await get<PatternView>(at);
+    const ring = anticlockwise(tracedRing()).map(([u, v]): [number, number] => [u, v]);
+    await put(at, { ...settings, traced: { ring, from: `picture of ${dayOf(data.value.photo.takenAt)}` }, version });
+  });
+  if (kept) await router.push(`/vehicles/${props.id}${at}`);
 }
 async function useRegion(): Promise<void> {
   await toPanel(region.parts.value, region.what.value);
@@ -235,17 +256,13 @@ async function toPanel(parts: readonly Polygon[], what: RegionKind | null): Prom
               >
                 Stroke damage
               </KitButton>
-              <KitButton
-                small
-                :aria-pressed="mode === 'trace'"
-                :disabled="!lies.matrix || !panel"
-                @click="mode = 'trace'"
-              >
-                Trace damage
+              <KitButton small :aria-pressed="mode === 'trace'" :disabled="!lies.matrix" @click="mode = 'trace'">
+                Trace
               </KitButton>
             </div>
             <p v-if="!lies.matrix || !panel" class="small soft">
-              Once it is true to size on a panel, one stroke on the damage outlines it.
+              Once it is true to size on a panel, one stroke on the damage outlines it; a card or a cut-out is traced
+              without a panel.
             </p>
             <KnownPoints v-if="mode === 'points'" :points="points" />
             <RegionTool
@@ -255,15 +272,16 @@ async function toPanel(parts: readonly Polygon[], what: RegionKind | null): Prom
               @keep="save"
               @zone="useRegion"
             />
-            <div v-else class="stack">
-              <p>Tap around the damage: {{ traced.length }} corners.</p>
-              <div class="row">
-                <KitButton main :disabled="traced.length < 3" @click="useTraced">Make it a zone</KitButton>
-                <KitButton :disabled="traced.length === 0" @click="traced = traced.slice(0, -1)">
-                  Take one back
-                </KitButton>
-              </div>
-            </div>
+            <TraceTool
+              v-else
+              :corners="traced.length"
+              :pinned="panel !== null"
+              :repairs="data.repairs"
+              :busy="form.busy.value"
+              @back="traced = traced.slice(0, -1)"
+              @zone="useTraced"
+              @pattern="usePattern"
+            />
             <KitField v-slot="{ bind }" label="Note" :error="form.errors['note']"
               ><KitInput v-bind="bind" v-model="note"
             /></KitField>

@@ -35,21 +35,40 @@ const closing = computed({
 const shown = () => (props.joint.weldPitch === undefined ? '' : units.length(props.joint.weldPitch));
 const pitch = ref(shown());
 const wrong = ref<string | null>(null);
+/** Which of its straight runs is meant; null: all of it. */
+const run = ref<number | null>(null);
 watch(
   // The same joint read again is no news: what is being typed stays.
   () => JSON.stringify(props.joint),
   () => {
     pitch.value = shown();
     wrong.value = null;
-    count.value = String(props.joint.fasteners);
+    run.value = null;
+    count.value = counted();
     badCount.value = null;
   },
 );
+const runs = computed(() => [
+  { value: '', label: 'All of it' },
+  ...props.joint.runs.map(({ length, name }, i) => ({
+    value: String(i),
+    label: `${units.length(length)} towards the ${name}`,
+  })),
+]);
+const meant = computed({
+  get: () => (run.value === null ? '' : String(run.value)),
+  set: (value: string) => (run.value = value === '' ? null : Number(value)),
+});
 /** What is said of it now, with what is said anew. */
 function say(change: Partial<Pick<ClosingChange, 'closing' | 'pitch' | 'found'>>): void {
-  const { at, kind, chosen, counted, weldPitch, fasteners } = props.joint;
+  const { at: whole, kind, chosen, counted, weldPitch, fasteners, alone = false } = props.joint;
+  const only = run.value === null ? undefined : props.joint.runs[run.value];
+  if (only) {
+    const none = { closing: null, pitch: null, found: null };
+    return emit('choose', { kind, at: only.at, alone: true, ...none, ...change });
+  }
   emit('choose', {
-    ...{ at, kind },
+    ...{ at: whole, kind, alone },
     closing: chosen ? props.joint.closing : null,
     pitch: chosen && weldPitch !== undefined ? weldPitch : null,
     found: counted ? fasteners : null,
@@ -58,10 +77,20 @@ function say(change: Partial<Pick<ClosingChange, 'closing' | 'pitch' | 'found'>>
 }
 const choose = (way: Closing | null, mm: number | null) => say({ closing: way, pitch: mm });
 /** How many there really are, as it is typed. */
-const count = ref(String(props.joint.fasteners));
+const isHem = computed(() => props.joint.kind === 'hem');
+const counted = () => String(isHem.value ? props.joint.welds : props.joint.fasteners);
+const count = ref(counted());
+/** How their number is known: of a hem the small welds that hold it, which the new one takes over. */
+const countHint = computed(() => {
+  if (props.joint.counted)
+    return isHem.value ? 'Counted on the old hem; the new one gets as many' : 'Counted on the car';
+  return isHem.value
+    ? 'Small welds of the old hem, reckoned from its length: count them'
+    : 'Reckoned from the pitch: count them';
+});
 const badCount = ref<string | null>(null);
 function setCount(): void {
-  if (count.value.trim() === String(props.joint.fasteners)) return;
+  if (count.value.trim() === counted()) return;
   const found = Number(count.value);
   const right = count.value.trim() !== '' && Number.isInteger(found) && found >= 0;
   badCount.value = right ? null : 'Write how many there are, in digits.';
@@ -83,6 +112,7 @@ const STATE_WORDS = { holds: 'holds', opened: 'opened', loose: 'loose already' }
 
 <template>
   <section class="edit" :aria-label="joint.name">
+    <KitChips v-if="joint.runs.length > 1 && canWork" v-model="meant" legend="Which of it" :options="runs" />
     <KitChips v-if="ways.length > 1 && canWork" v-model="closing" legend="Closed by" :options="ways" />
     <p v-else class="small">
       <span class="soft">Closed by</span> <strong>{{ CLOSING_WORDS[joint.closing] }}</strong>
@@ -96,20 +126,15 @@ const STATE_WORDS = { holds: 'holds', opened: 'opened', loose: 'loose already' }
     <p class="small">
       About {{ hours(joint.hours) }} to open and close it.
       <template v-if="joint.chosen"
-        >Chosen for this repair.
-        <KitButton v-if="canWork" small plain :disabled="busy" @click="choose(null, null)"
-          >As the house does it</KitButton
-        ></template
+        >Chosen for {{ joint.alone ? 'this run' : 'this repair' }}.
+        <KitButton v-if="canWork" small plain :disabled="busy" @click="choose(null, null)">{{
+          joint.alone ? 'As the rest of the cut' : 'As the house does it'
+        }}</KitButton></template
       >
       <span v-else class="soft">As the house does it.</span>
     </p>
-    <form v-if="(joint.pitch ?? 0) > 0 && canWork" class="row" @submit.prevent="setCount">
-      <KitField
-        v-slot="{ bind }"
-        label="Found here"
-        :hint="joint.counted ? 'Counted on the car' : 'Reckoned from the pitch: count them'"
-        :error="badCount ?? errors['found']"
-      >
+    <form v-if="((joint.pitch ?? 0) > 0 || isHem) && canWork" class="row" @submit.prevent="setCount">
+      <KitField v-slot="{ bind }" label="Found here" :hint="countHint" :error="badCount ?? errors['found']">
         <KitInput mono v-bind="bind" v-model="count" inputmode="numeric" autocomplete="off" @change="setCount" />
       </KitField>
       <KitButton v-if="joint.counted" small plain :disabled="busy" @click="say({ found: null })">As reckoned</KitButton>

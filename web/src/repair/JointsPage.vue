@@ -11,6 +11,7 @@ import {
 } from '@aspecta/contract/repair';
 import { panelOf } from '@aspecta/core/body';
 import { isToCome } from '@aspecta/core/order';
+import { toLine } from '@aspecta/core/geometry';
 import { keepsPanel } from '@aspecta/core/verdict';
 import { crumbsTo } from '../car/crumbs.ts';
 import DecisionLine from '../car/DecisionLine.vue';
@@ -88,6 +89,12 @@ async function choose(change: Omit<ClosingChange, 'version'>): Promise<void> {
           ...change,
           version: view.value!.version,
         });
+        // A run that is a joint of its own now, or goes with the rest again, stays in the hand.
+        const near = view.value.joints
+          .map(({ kind, line }, i) => ({ i, kind, far: toLine(change.at, line) }))
+          .filter(({ kind }) => kind === change.kind)
+          .sort((a, b) => a.far - b.far)[0];
+        picked.value = near?.i ?? null;
       },
     ),
   );
@@ -206,12 +213,14 @@ const next = computed(() => {
                   </svg>
                   <span class="grow"
                     ><strong>{{ JOINT_WORDS[joint.kind] ?? joint.kind }}</strong
-                    ><template v-if="joint.kind !== 'cut'">, {{ joint.name }}</template>
+                    ><template v-if="joint.kind !== 'cut'">, {{ joint.name }}</template
+                    ><template v-else-if="joint.alone">{{ joint.name.replace('in the sheet', '') }}</template>
                     <span class="small soft block"
                       ><span class="mono">{{ units.length(joint.length) }}</span> ·
                       {{ CLOSING_WORDS[joint.closing].toLowerCase()
                       }}<template v-if="joint.fasteners > 0">
-                        · {{ names(joint.kind, joint.fasteners) }} every {{ units.length(joint.pitch ?? 0) }}</template
+                        · {{ names(joint.kind, joint.fasteners)
+                        }}<template v-if="joint.pitch"> every {{ units.length(joint.pitch) }}</template></template
                       ><template v-if="(joint.sheets ?? 2) > 2">
                         · {{ joint.sheets }} sheets: they part in an order</template
                       ><template v-if="joint.hidden"> · hidden</template></span

@@ -9,14 +9,33 @@ import {
   fastenersOf,
   meanHours,
   panelJoints,
+  pieceJoints,
   placeOf,
+  straightRuns,
+  type ClosedJoint,
   type JointChoice,
 } from '@aspecta/core/repair';
+import { lineLength, type Point } from '@aspecta/core/geometry';
 import { button, FakeServer, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import JointsPage from './JointsPage.vue';
 
 const plan = bodyPlan('saloon');
 let server: FakeServer;
+
+const placed = (joint: Pick<ClosedJoint, 'line'>) => [...placeOf(joint)] as [number, number];
+const shown = (joint: ClosedJoint) => ({
+  ...joint,
+  at: placed(joint),
+  ways: [...closingsOf(joint)],
+  runs:
+    joint.kind === 'cut' && !joint.alone
+      ? straightRuns(joint.line).map((line) => ({ at: placed({ line }), length: lineLength(line), name: 'edge' }))
+      : [],
+  notes: [],
+});
+/** The chip of this label. */
+const radio = (page: Awaited<ReturnType<typeof open>>, label: RegExp | string) =>
+  page.findAll('input[type="radio"]').find((one) => one.element.closest('label')!.textContent!.match(label))!;
 
 const viewOf = (id: string, opened: readonly string[] = [], choices: readonly JointChoice[] = []): JointsView => {
   const own = panelOf(plan, id);
@@ -31,10 +50,7 @@ const viewOf = (id: string, opened: readonly string[] = [], choices: readonly Jo
     whole: true,
     layer: 'skin',
     joints: joints.map((joint) => ({
-      ...joint,
-      at: [...placeOf(joint)] as [number, number],
-      ways: [...closingsOf(joint)],
-      notes: [],
+      ...shown(joint),
       hours: meanHours(closedWork([joint], how)),
     })),
     version: choices.length,
@@ -114,6 +130,39 @@ describe('the joints of a piece', () => {
       return { page, view, joint };
     };
 
+    it('are closed run by run: one of a cut joggled, the rest as it is', async () => {
+      const ring: Point[] = [
+        [300, 150],
+        [600, 150],
+        [600, 350],
+        [300, 350],
+      ];
+      const floor = panelOf(plan, 'floor-front-l');
+      const cutView = (choices: JointChoice[] = []): JointsView => {
+        const joints = closedJoints(pieceJoints(plan, floor, ring), { visible: false, choices });
+        const base = viewOf('floor-front-l');
+        return {
+          ...base,
+          whole: false,
+          piece: ring,
+          fasteners: [],
+          version: choices.length,
+          joints: joints.map((joint) => ({ ...shown(joint), hours: 1 })),
+        };
+      };
+      const page = await open(cutView());
+      await page.findAll('.pick')[0]!.trigger('click');
+      const run = cutView().joints[0]!.runs[0]!;
+      await radio(page, 'towards').setValue();
+      const joggled: JointChoice = { at: run.at, kind: 'cut', closing: 'joggle', alone: true };
+      server.on('PUT /repairs/r/joints', cutView([joggled]));
+      await radio(page, 'Joggled lap').setValue();
+      await flushPromises();
+      expect(server.to('PUT /repairs/r/joints').at(-1)).toMatchObject({ at: run.at, alone: true, closing: 'joggle' });
+      expect(page.text()).toContain('Chosen for this run.');
+      expect(page.text()).toContain('As the rest of the cut');
+    });
+
     it('are closed in another way, by the version that was seen', async () => {
       const { page, joint } = await picked();
       server.on('PUT /repairs/r/joints', (body) =>
@@ -123,7 +172,7 @@ describe('the joints of a piece', () => {
       await page.get('.edit input[value=spot]').setValue(true);
       await flushPromises();
       expect(server.to('PUT /repairs/r/joints')).toEqual([
-        { at: joint.at, kind: joint.kind, closing: 'spot', pitch: null, found: null, version: 0 },
+        { at: joint.at, kind: joint.kind, alone: false, closing: 'spot', pitch: null, found: null, version: 0 },
       ]);
       expect(page.get('.edit').text()).toContain('Chosen for this repair.');
       await button(page, 'As the house does it').trigger('click');

@@ -12,6 +12,8 @@ const props = defineProps<{
   picked?: number | undefined;
   /** Their numbers are written on them. */
   numbered?: boolean;
+  /** Which of them are held to something: they slide along it. */
+  held?: readonly boolean[];
 }>();
 const emit = defineEmits<{
   move: [index: number, to: Point];
@@ -90,7 +92,7 @@ const sides = () =>
       v-for="(p, i) in ring"
       :key="`c${i}`"
       class="corner"
-      :class="{ picked: picked === i, idle: !closed && !closes(i) }"
+      :class="{ picked: picked === i, held: held?.[i], idle: !closed && !closes(i) }"
       tabindex="0"
       role="button"
       :aria-label="
@@ -102,7 +104,8 @@ const sides = () =>
       @keydown.enter.stop="!closed && i === 0 && emit('close')"
     >
       <circle class="target" :cx="place(p)[0]" :cy="place(p)[1]" :r="closed ? 22 : CLOSES_WITHIN" />
-      <circle class="dot" :cx="place(p)[0]" :cy="place(p)[1]" :r="numbered ? 11 : 7" />
+      <rect v-if="held?.[i]" class="dot" :x="place(p)[0] - 11" :y="place(p)[1] - 11" width="22" height="22" rx="2" />
+      <circle v-else class="dot" :cx="place(p)[0]" :cy="place(p)[1]" :r="numbered ? 11 : 7" />
       <text v-if="numbered" :x="place(p)[0]" :y="place(p)[1]">{{ i + 1 }}</text>
     </g>
   </g>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { WayView } from '@aspecta/contract/way';
-import type { WayResult, WayRoute } from '@aspecta/core/way';
+import { letterOf, edgeMark, type EdgeMark, type WayResult, type WayRoute } from '@aspecta/core/way';
 import KitButton from '../kit/KitButton.vue';
 import { hours, useUnits } from '../shell/units.ts';
 
@@ -14,7 +14,6 @@ const props = defineProps<{
   structural: boolean;
   shown: boolean;
   canWork: boolean;
-  busy: boolean;
 }>();
 const emit = defineEmits<{ show: []; choose: [id: string | null]; edit: []; remove: [] }>();
 const units = useUnits();
@@ -29,18 +28,19 @@ const work = computed(
       .join(' + ') || 'no hours more',
 );
 const tight = computed(() => Math.min(...props.result.sections.map(({ passage }) => passage.margin)));
-/** Where a line meets the edge: how far from both ends of that side of the piece, so that it can be mirrored. */
+/** Where a line meets the edge: how far from both corners of that side of the piece, so that it can be mirrored. */
 const marks = computed(() =>
   props.result.lines.map(({ line, crossings }) => ({
-    name: String.fromCharCode(65 + line),
-    places: crossings.map(({ fromCorner, offset }) => {
-      const from = props.view.piece[fromCorner]!;
-      const to = props.view.piece[(fromCorner + 1) % props.view.piece.length]!;
-      const long = Math.hypot(to[0] - from[0], to[1] - from[1]);
-      return { offset, rest: long - offset };
-    }),
+    name: letterOf(line),
+    places: crossings.map((crossing) => edgeMark(props.view.piece, crossing)),
   })),
 );
+const CORNERS: Record<EdgeMark['side'], [string, string]> = {
+  upper: ['left', 'right'],
+  lower: ['left', 'right'],
+  left: ['lower', 'upper'],
+  right: ['lower', 'upper'],
+};
 </script>
 
 <template>
@@ -72,9 +72,10 @@ const marks = computed(() =>
       <p v-for="mark in marks" :key="mark.name" class="small">
         Line {{ mark.name }}:
         <template v-for="(place, i) in mark.places" :key="i"
-          >{{ i > 0 ? '; ' : '' }}<span class="mono">{{ units.length(place.offset) }}</span> from one corner of that
-          side, <span class="mono">{{ units.length(place.rest) }}</span> from the other</template
-        >.
+          >{{ i > 0 ? '; ' : '' }}on the {{ place.side }} side
+          <span class="mono">{{ units.length(place.first) }}</span> from its {{ CORNERS[place.side][0] }} corner,
+          <span class="mono">{{ units.length(place.second) }}</span> from its {{ CORNERS[place.side][1] }} one</template
+        >. Along the edge, as the piece is drawn.
       </p>
       <p v-if="marks.length > 0" class="small soft">
         On the other side of the car the two distances change places: try the first side on before the second is cut.
@@ -94,12 +95,12 @@ const marks = computed(() =>
     <div class="row">
       <KitButton v-if="!shown" small @click="emit('show')">Show it</KitButton>
       <template v-if="canWork">
-        <KitButton v-if="!chosen && result.passes" small main :disabled="busy" @click="emit('choose', route.id)"
+        <KitButton v-if="!chosen && result.passes" small main @click="emit('choose', route.id)"
           >Take this way</KitButton
         >
-        <KitButton v-if="chosen" small :disabled="busy" @click="emit('choose', null)">Not this way after all</KitButton>
+        <KitButton v-if="chosen" small @click="emit('choose', null)">Not this way after all</KitButton>
         <KitButton small plain @click="emit('edit')">Change</KitButton>
-        <KitButton small plain :disabled="busy" @click="emit('remove')">Remove</KitButton>
+        <KitButton small plain @click="emit('remove')">Remove</KitButton>
       </template>
     </div>
   </li>

@@ -35,33 +35,40 @@ const shown = computed(
 );
 const editing = shallowRef<{ route: WayRoute | null } | null>(null);
 
-async function say(change: Partial<WaySay>): Promise<boolean> {
-  return form.submit(() =>
+let last: Promise<unknown> = Promise.resolve();
+/** What is said while something else is on its way is sent after it, on what stands then. */
+function say(change: (now: WayView) => Partial<WaySay>): Promise<boolean> {
+  const own = last.then(() => send(change));
+  last = own;
+  return own;
+}
+const send = (change: (now: WayView) => Partial<WaySay>): Promise<boolean> =>
+  form.submit(() =>
     overTheirs<WayView>(
       'how this piece gets in',
       (stored) => (view.value = stored),
       async () => {
-        const { depth, clearance, lines, routes, chosen, version } = view.value!;
-        view.value = await put<WayView>(at, { depth, clearance, lines, routes, chosen, version, ...change });
+        const now = view.value!;
+        const { depth, clearance, lines, routes, chosen, version } = now;
+        view.value = await put<WayView>(at, { depth, clearance, lines, routes, chosen, version, ...change(now) });
       },
     ),
   );
-}
+const withRoute = (routes: readonly WayRoute[], route: WayRoute): WayRoute[] =>
+  routes.some(({ id }) => id === route.id)
+    ? routes.map((one) => (one.id === route.id ? route : one))
+    : [...routes, route];
 async function keep(route: WayRoute): Promise<void> {
-  const routes = [...view.value!.routes];
-  const known = routes.findIndex(({ id }) => id === route.id);
-  if (known < 0) routes.push(route);
-  else routes[known] = route;
-  if (await say({ routes })) {
+  if (await say(({ routes }) => ({ routes: withRoute(routes, route) }))) {
     editing.value = null;
     looked.value = route.id;
   }
 }
-const removed = (id: string) =>
-  say({
-    routes: view.value!.routes.filter((route) => route.id !== id),
-    chosen: view.value!.chosen === id ? null : view.value!.chosen,
-  });
+const removed = (gone: string) =>
+  say(({ routes, chosen }) => ({
+    routes: routes.filter(({ id }) => id !== gone),
+    chosen: chosen === gone ? null : chosen,
+  }));
 const sentence = computed(() => {
   const { chosen, best, routes } = view.value!;
   const named = (of: string | null) => routes.find(({ id }) => id === of)?.name;
@@ -100,9 +107,8 @@ const next = computed(() =>
               :structural="load.data.value.panel.structural"
               :shown="shown?.id === route.id"
               :can-work="session.canWork"
-              :busy="form.busy.value"
               @show="looked = route.id"
-              @choose="say({ chosen: $event })"
+              @choose="say(() => ({ chosen: $event }))"
               @edit="editing = { route }"
               @remove="removed(route.id)"
             />
@@ -114,19 +120,18 @@ const next = computed(() =>
           <LengthField
             label="How deep the piece is, with its flanges"
             :model-value="view.depth"
-            @update:model-value="say({ depth: $event })"
+            @update:model-value="say(() => ({ depth: $event }))"
           />
           <LengthField
             label="Play in all"
             hint="For hands, clamps and what is not straight"
             :model-value="view.clearance"
-            @update:model-value="say({ clearance: $event })"
+            @update:model-value="say(() => ({ clearance: $event }))"
           />
           <PartingLines
             :view="view"
             :can-work="session.canWork"
-            :busy="form.busy.value"
-            @lines="say({ lines: $event })"
+            @lines="say(({ lines }) => ({ lines: $event(lines) }))"
           />
         </div>
         <RouteForm v-if="editing" :route="editing.route" :busy="form.busy.value" @close="editing = null" @save="keep" />

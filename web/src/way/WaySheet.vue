@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import type { WayView } from '@aspecta/contract/way';
 import type { Panel } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
-import type { WayResult } from '@aspecta/core/way';
+import { letterOf, type WayResult } from '@aspecta/core/way';
 import PanelSheet from '../sheet/PanelSheet.vue';
 import { linePath, ringPath } from '../sheet/pathData.ts';
 import SheetView from '../sheet/SheetView.vue';
@@ -72,7 +72,7 @@ const middleOf = (ring: readonly (readonly [number, number])[]): [number, number
         :x="place(line.ends[1]!)[0]"
         :y="place(line.ends[1]!)[1] - 6"
       >
-        {{ String.fromCharCode(65 + line.i) }}
+        {{ letterOf(line.i) }}
       </text>
     </template>
   </SheetView>

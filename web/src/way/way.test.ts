@@ -73,6 +73,19 @@ describe('the way in', () => {
     expect(page.text()).toContain('It costs least: Tail panel off.');
   });
 
+  it('keeps what is pressed while a field is still being kept: one after the other, nothing lost', async () => {
+    server.on(`PUT ${at}`, ({ version, ...said }) => view(said as Partial<WaySay>, (version as number) + 1));
+    const page = await open();
+    const depth = field(page, /^How deep the piece is/);
+    await depth.setValue('70');
+    void button(page, /^the middle/).trigger('click');
+    await flushPromises();
+    expect(server.to(`PUT ${at}`)).toMatchObject([
+      { version: 0, depth: 70, lines: [] },
+      { version: 1, depth: 70, lines: [{ across: true, at: 600 }] },
+    ]);
+  });
+
   it('shows what each way costs, why one does not work, and where the lines meet the edge from both ends', async () => {
     server.on(`GET ${at}`, view({ routes: [door, tail] }, 1));
     const page = await open();
@@ -86,7 +99,7 @@ describe('the way in', () => {
     await flushPromises();
     expect(server.to(`PUT ${at}`)).toMatchObject([{ lines: [{ across: true, at: 500 }], version: 1 }]);
     expect(page.findAll('.route')[0]!.text()).toMatch(
-      /In 2 sections.*Line A:.*500 mm from one corner.*700 mm from the other/,
+      /In 2 sections.*Line A:.*500 mm from its left corner.*700 mm from its right one/,
     );
   });
 

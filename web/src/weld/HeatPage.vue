@@ -64,7 +64,7 @@ function pause(seconds: number): void {
   void heat.reckon();
 }
 function without(): void {
-  tried.copper = false;
+  tried.copper = view.value!.input.copper;
   tried.pauses.splice(0);
   void heat.reckon();
 }
@@ -190,6 +190,7 @@ const weldPath = `/vehicles/${props.id}/repairs/${props.repair}/weld`;
             <p v-else class="small">No weld starts above {{ text(view.input.handWarm) }}.</p>
             <HeatTried
               v-model:copper="tried.copper"
+              :planned="view!.input.copper"
               :pauses="tried.pauses.length"
               :before="nextWeld ? nameOf(nextWeld.n) : null"
               :now="replay"

@@ -16,6 +16,8 @@ const props = defineProps<{
   /** What a pause would come before; null where no weld is left. */
   before: string | null;
   now: HeatReplay;
+  /** It is laid out with copper. */
+  planned: boolean;
   /** As it is laid out. */
   plain: HeatReplay | null;
   /** A temperature in words. */
@@ -35,7 +37,7 @@ function pause(): void {
 }
 const tried = computed(() =>
   [
-    ...(copper.value ? ['copper'] : []),
+    ...(copper.value === props.planned ? [] : [copper.value ? 'copper' : 'no copper']),
     ...(props.pauses > 0 ? [props.pauses === 1 ? 'a pause' : `${props.pauses} pauses`] : []),
   ].join(' and '),
 );

@@ -2,7 +2,7 @@
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { STEP_WORDS, type UsualWeld, type WeldPlanView } from '@aspecta/contract/weld';
-import { panelOf } from '@aspecta/core/body';
+import { otherSideOf, panelOf } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
 import { isCutIn, keepsPanel } from '@aspecta/core/verdict';
 import { Download, Thermometer } from 'lucide-vue-next';
@@ -23,12 +23,16 @@ import { timeOf } from '../shell/days.ts';
 import { clock, duration, useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
+import BothSides from './BothSides.vue';
 import CautionsDialog from './CautionsDialog.vue';
 import { heatChart } from './heatChart.ts';
 import PlayBar from './PlayBar.vue';
+import PullArrows from './PullArrows.vue';
+import PullNote from './PullNote.vue';
 import SetWelder from './SetWelder.vue';
 import StrategyTable from './StrategyTable.vue';
 import StepNow from './StepNow.vue';
+import { pullsOf } from './weldPull.ts';
 import { useWeldPlan } from './useWeldPlan.ts';
 import WeldSettings from './WeldSettings.vue';
 import WeldSheet from './WeldSheet.vue';
@@ -84,6 +88,11 @@ const first = (id: string) => welding.layOut({ first: [id, ...input.first.filter
 const barred = (id: string) =>
   welding.layOut({ barred: [...input.barred, id], first: input.first.filter((other) => other !== id) });
 const steps = computed(() => view.value?.plan.steps ?? []);
+/** How the plan draws the sheet together, run by run. */
+const pulls = computed(() => (view.value ? pullsOf(view.value, load.data.value!.panel) : []));
+const showsPull = ref(false);
+/** The car has the same panel on its other side. */
+const mirrored = computed(() => otherSideOf(load.data.value!.body, load.data.value!.panel) !== null);
 const current = computed(() => steps.value[at.value - 1] ?? null);
 const lookOf = (n: number) => (n < at.value ? 'done' : n === at.value ? 'now' : 'todo') as 'done' | 'now' | 'todo';
 
@@ -147,7 +156,9 @@ onBeforeUnmount(() => {
           :look-of="lookOf"
           tapes
           :label="`The order of welding on ${load.data.value.panel.name}`"
-        />
+          :bare="showsPull"
+          ><template v-if="showsPull" #over="{ place }"><PullArrows :pulls="pulls" :place="place" /></template
+        ></WeldSheet>
         <SheetView v-else :box="boxOf(load.data.value.panel.outline)" tapes :label="load.data.value.panel.name">
           <PanelSheet :panel="load.data.value.panel" />
         </SheetView>
@@ -245,6 +256,12 @@ onBeforeUnmount(() => {
             >
             <KitCollapse v-if="view.plan.stitches > 0" title="Strategies side by side"
               ><StrategyTable :repair="repair" :input="input"
+            /></KitCollapse>
+            <KitCollapse v-if="mirrored && view.plan.arcTime > 0" title="Both sides in turn"
+              ><BothSides :vehicle="id" :repair="repair"
+            /></KitCollapse>
+            <KitCollapse v-if="pulls.length > 0" title="What it pulls together"
+              ><PullNote v-model="showsPull" :pulls="pulls"
             /></KitCollapse>
             <KitButton v-if="view.plan.arcTime > 0" small :to="`/vehicles/${id}/repairs/${repair}/weld/heat`"
               ><Thermometer :size="16" />See the heat, place by place</KitButton

@@ -11,6 +11,7 @@ import { CLOSING_WORDS } from '@aspecta/contract/repair';
 import { lineLength, pointAt, toLine, type Point } from '@aspecta/core/geometry';
 import type { Position } from '@aspecta/core/weld';
 import KitButton from '../kit/KitButton.vue';
+import KitCheckbox from '../kit/KitCheckbox.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitField from '../kit/KitField.vue';
@@ -76,6 +77,7 @@ const named = ['handWarm', 'reason', ...FIELDS.map(([field]) => field)];
     <KitChips v-model="input.position" legend="Position" :options="options(POSITION_WORDS)" />
     <KitChips v-model="input.strategy" legend="Order" :options="options(STRATEGY_WORDS)" />
     <KitChips v-model="input.holding" legend="Held by" :options="options(HOLDING_WORDS)" />
+    <KitCheckbox v-model="input.copper">Copper behind every joint</KitCheckbox>
     <KitField
       v-slot="{ bind }"
       :label="`Weld again below, ${units.heat.word.value}`"

@@ -20,7 +20,7 @@ const places = fitPlaces(lines, piece);
 const view: FitView = {
   ...{ repairId: 'r', panel: 'roof', piece, thickness: 1, wanted: wantedGap(true, 1), rounds: [], overruled: null },
   ...{ ready: false, other: null },
-  joints: lines.map(({ line }) => ({ name: 'cut in the sheet', open: true, line })),
+  joints: lines.map(({ line }) => ({ name: 'cut in the sheet', open: true, within: false, line })),
   places: places.map((place) => ({ ...place, mm: place.along, end: 'front end' })),
 };
 /** The view after gaps were read at the first three places. */

@@ -100,6 +100,51 @@ describe('the weld plan', () => {
     expect(text).toContain(`${plan.settings.seamCurrent} A`);
   });
 
+  it('works out both sides in turn: what it saves, when one goes over, and leads to each bench', async () => {
+    const turn = {
+      turns: [
+        { side: 0, first: 1, last: 7, start: 0 },
+        { side: 1, first: 1, last: 5, start: 600 },
+        { side: 0, first: 8, last: 9, start: 1500 },
+      ],
+      ...{ total: 3600, waiting: 120, oneAfterOther: { total: 5400, waiting: 1500 } },
+    };
+    const other = { repairId: 'o', name: 'Front floor, right', planned: true };
+    server.on('GET /repairs/r/weld/both', { name: 'Front floor, left', other, turn });
+    const { page } = await open();
+    await button(page, 'Work it out').trigger('click');
+    await flushPromises();
+    const text = page.text().replace(/\s+/g, ' ');
+    expect(text).toContain('1 h 0 min for Front floor, left and Front floor, right, 2 min of it waiting');
+    expect(text).toContain('one after the other 1 h 30 min with 25 min of waiting');
+    expect(text).toContain('Front floor, right, steps 1 to 5, from 10 min on');
+    const links = page.findAll('.turns a').map((one) => one.attributes('href'));
+    expect(links).toEqual([
+      '/vehicles/v/repairs/r/bench',
+      '/vehicles/v/repairs/o/bench',
+      '/vehicles/v/repairs/r/bench',
+    ]);
+    // Where there is nothing on the other side it says how to begin there.
+    server.on('GET /repairs/r/weld/both', { name: 'Front floor, left', other: null, turn: null });
+    await button(page, 'Work it out again').trigger('click');
+    await flushPromises();
+    expect(page.text()).toContain('Same on the other side');
+  });
+
+  it('draws where it pulls the sheet together, a figure for each run, and takes it off again', async () => {
+    const { page } = await open();
+    const drawn = () => page.findAll('.pull text').map((one) => one.text());
+    expect(drawn()).toEqual([]);
+    const box = page.findAll('[role=checkbox]').find((one) => one.text().includes('Draw it on the sheet'))!;
+    await box.trigger('click');
+    const figures = drawn();
+    expect(figures).toHaveLength(2);
+    for (const figure of figures) expect(figure).toMatch(/^0\.1\d mm$/);
+    expect(page.text()).toContain('it is no forecast');
+    await box.trigger('click');
+    expect(drawn()).toEqual([]);
+  });
+
   it('is played step by step, and stopped', async () => {
     const { page } = await open();
     const at = () => page.get('.player span.mono').text();

@@ -32,6 +32,8 @@ export function useHeatReplay(view: () => WeldPlanView | null, outline: () => re
     stopped.value = false;
     refused.value = null;
     const slow = setTimeout(() => mine === asked && (progress.value ??= 0), PATIENCE);
+    // It is seen as it was planned, until something else is tried.
+    if (replay.value === null && mine === 1) tried.copper = plan.input.copper;
     const { thickness, material, ambient } = plan.sheet;
     const run = runReplay(
       {
@@ -55,7 +57,7 @@ export function useHeatReplay(view: () => WeldPlanView | null, outline: () => re
     else if ('refused' in answer) refused.value = answer.refused;
     else {
       replay.value = answer.replay;
-      if (!tried.copper && tried.pauses.length === 0) plain.value = answer.replay;
+      if (tried.copper === plan.input.copper && tried.pauses.length === 0) plain.value = answer.replay;
       frame.value = Math.min(frame.value, answer.replay.times.length - 1);
     }
   }

@@ -28,6 +28,8 @@ import { purse } from './027-purse.ts';
 import { ownStep } from './028-ownStep.ts';
 import { shelf } from './029-shelf.ts';
 import { undo } from './030-undo.ts';
+import { pins } from './031-pins.ts';
+import { sections } from './032-sections.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
 export const volumes = [
@@ -61,6 +63,8 @@ export const volumes = [
   ownStep,
   shelf,
   undo,
+  pins,
+  sections,
 ];
 
 /** All migrations, oldest first. */

@@ -1,4 +1,4 @@
-import { MATERIALS, type Plugs, type Tack, type WeldSettings } from '@aspecta/core/weld';
+import { MATERIALS, type BuildUp, type Plugs, type Tack, type WeldSettings } from '@aspecta/core/weld';
 import { page, round, type BookPage } from '../page.ts';
 import { rectangle } from '../drawing.ts';
 
@@ -175,5 +175,50 @@ export const weldPages: readonly BookPage[] = [
         { kind: 'size', from: [0, -10], to: [Number(length), -10], text: write.length(Number(length)), off: -26 },
       ],
     }),
+  }),
+  page<BuildUp>({
+    key: 'build-up',
+    calc: 'weld.buildUp',
+    title: 'Build up an edge',
+    wants: 'bring a short edge forward with bead, or let in a strip',
+    group: 'Weld',
+    words: 'bead build up low short edge passes pause strip gap',
+    fields: [
+      { key: 'length', label: 'Length of the edge', kind: 'length', usual: 200 },
+      { key: 'low', label: 'How much is missing', kind: 'length', usual: 2 },
+      { key: 'thickness', label: 'Sheet', kind: 'sheet', usual: 0.9 },
+      { ...PROCESS, options: ALL_PROCESSES.slice(0, 3) },
+      MATERIAL,
+      { key: 'limit', label: 'Cooled to, before the next pass', kind: 'heat', usual: 50 },
+    ],
+    input: (v) => ({ ...v }),
+    answer: (r, _v, write) => ({
+      figure: r.better === 'strip' ? 'let in a strip' : `${r.passes} ${r.passes === 1 ? 'pass' : 'passes'}`,
+      sentence: r.why,
+      rows: [
+        { name: 'With bead', text: `${r.passes} × ${write.length(r.each)}, about ${round(r.minutes, 0)} min` },
+        ...(r.pauses.length > 0
+          ? [{ name: 'Pauses between', text: r.pauses.map((pause) => `${Math.ceil(pause / 60)} min`).join(', ') }]
+          : []),
+        { name: 'With a strip', text: `about ${round(r.strip, 0)} min` },
+      ],
+    }),
+    draw: (r, { length, low }, write) => {
+      // Low as it is beside its length, a pass would not be seen: drawn as high as it needs.
+      const [wide, high] = [Number(length), Number(length) / 8];
+      return {
+        label: 'The edge with its passes of bead, one on the other',
+        parts: [
+          { kind: 'area', rings: [rectangle(wide, high, 0, -high)], look: 'metal' },
+          ...Array.from({ length: r.passes }, (_, i) => ({
+            kind: 'area' as const,
+            rings: [rectangle(wide, high / r.passes, 0, (i * high) / r.passes)],
+            look: 'mark' as const,
+          })),
+          { kind: 'size', from: [0, -high], to: [wide, -high], text: write.length(wide), off: -26 },
+          { kind: 'size', from: [wide, 0], to: [wide, high], text: write.length(Number(low)), off: -26 },
+        ],
+      };
+    },
   }),
 ];
