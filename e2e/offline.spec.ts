@@ -76,7 +76,8 @@ test.describe('without network', () => {
     await dialog.getByLabel('Metal left, mm').fill('0.9');
     await dialog.getByRole('button', { name: 'Store it like this' }).click();
     await expect(bar).toBeHidden();
-    expect(await stored()).toBe(many);
+    // What is mended waits in the outbox for its turn like every other entry.
+    await expect.poll(stored, { timeout: 60_000 }).toBe(many);
     const zones = (await (
       await page.request.get(`${house.url}/api/vehicles/${car}/panels/roof/zones`)
     ).json()) as unknown[];
