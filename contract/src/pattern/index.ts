@@ -30,12 +30,15 @@ export const patternDefaults: PatternSettings = {
 
 /** From which sheet of the rack a blank was cut. */
 export interface CutFrom {
+  /** Which of how many sections of the piece, from 0. */
+  section: number;
+  of: number;
   sheet: string;
   by: string;
   at: string;
 }
 
-/** What is cut from flat sheet for a repair, and how its edges go on. */
+/** What is cut from flat sheet for a repair, or for one of the sections in which it goes in, and how its edges go on. */
 export interface PatternView {
   repairId: string;
   panel: string;
@@ -45,6 +48,9 @@ export interface PatternView {
   thickness: number;
   material: Material;
   piece: Ring;
+  /** Which of how many sections of the piece this is, from 0; one where it goes in whole. */
+  section: number;
+  sections: number;
   joints: { name: string; kind: string; closing: Closing; line: Point[]; at: Point }[];
   blank: Blank;
   /** What to look out for, each in a sentence. */
@@ -54,7 +60,13 @@ export interface PatternView {
   settings: PatternSettings;
   version: number;
   cutFrom: CutFrom | null;
+  /** Something was cut for this piece as it was parted before. */
+  cutOtherwise: CutFrom | null;
 }
+
+/** What one of several sections is called beside its panel; nothing where the piece goes in whole. */
+export const sectionName = (section: number, sections: number): string =>
+  sections > 1 ? `section ${section + 1} of ${sections}` : '';
 
 export const PATTERN_FILES = ['dxf', 'dxf-r12', 'svg', 'pdf-a4', 'pdf-letter'] as const;
 export type PatternFile = (typeof PATTERN_FILES)[number];

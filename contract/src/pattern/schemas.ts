@@ -28,7 +28,10 @@ export const patternSchema = Joi.object<PatternInput>({
     .default(null),
   version: Joi.number().integer().min(0).required(),
 });
-export const patternFileSchema = Joi.object<{ as: PatternFile; side: 'own' | 'other' }>({
+const section = { section: Joi.number().integer().min(0).max(99).default(0).label('Section') };
+export const patternQuerySchema = Joi.object<{ section: number }>(section);
+export const patternFileSchema = Joi.object<{ as: PatternFile; side: 'own' | 'other'; section: number }>({
+  ...section,
   as: Joi.valid('dxf', 'dxf-r12', 'svg', 'pdf-a4', 'pdf-letter').required(),
   side: Joi.valid('own', 'other').default('own'),
 });

@@ -1,3 +1,4 @@
+import type { CutFrom } from '../pattern/index.ts';
 import type { Material } from '@aspecta/core/body';
 import type { Point, Polygon } from '@aspecta/core/geometry';
 import type { LaidOut } from '@aspecta/core/pattern';
@@ -19,9 +20,12 @@ export interface StockSheet extends SheetInput {
 
 /** A pattern that waits to be cut, or has been. */
 export interface WaitingBlank {
+  /** Of this blank: its repair, and the section of its piece. */
+  id: string;
   repair: string;
   vehicle: string;
   car: string;
+  /** With the section, where its piece goes in parted. */
   panel: string;
   thickness: number;
   material: Material;
@@ -29,7 +33,7 @@ export interface WaitingBlank {
   bends: Point[][];
   /** Smallest sheet for it, mm. */
   least: { width: number; height: number };
-  cutFrom: { sheet: string; at: string; by: string } | null;
+  cutFrom: CutFrom | null;
 }
 
 export interface StockView {
@@ -40,7 +44,8 @@ export interface StockView {
 }
 
 export interface LayOutRequest {
-  repairs: string[];
+  /** Ids of blanks. */
+  blanks: string[];
   gap: number;
   turn: boolean;
 }

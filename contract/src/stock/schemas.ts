@@ -15,7 +15,12 @@ export const sheetChangeSchema = Joi.object<SheetInput & { version: number }>({
   version: Joi.number().integer().min(1).required(),
 });
 const laid = {
-  repairs: Joi.array().items(Joi.string().uuid()).min(1).max(60).unique().required(),
+  blanks: Joi.array()
+    .items(Joi.string().pattern(/^[0-9a-f-]{36}(\.\d{1,2})?$/))
+    .min(1)
+    .max(60)
+    .unique()
+    .required(),
   gap: Joi.number().min(0).max(50).required().label('Between two pieces'),
   turn: Joi.boolean().required(),
 };

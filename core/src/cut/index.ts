@@ -17,6 +17,6 @@ export { ARMS_LENGTH, datumsOn, footOn, tapeTrouble, type Datum, type TapeTroubl
 export { chooseDatums } from './measureFrom.ts';
 export { cutOffsets, placeFrom, type CornerOffsets } from './offsets.ts';
 export { passage, type Passage, type PassageInput } from './passage.ts';
-export { crossingsOf, split, type Split, type SplitInput } from './split.ts';
+export { crossingsOf, parted, split, type Split, type SplitInput } from './split.ts';
 export { drillOut, type DrillOut, type DrillSeam } from './drillOut.ts';
 export { tapesAt, tapesFor, type TapedCorner, type Tapes } from './tapes.ts';

@@ -87,8 +87,8 @@ function checkedLine(field: string, line: readonly [Point, Point]): [Point, Poin
   return ends;
 }
 
-/** Both sides of a line that goes on beyond its ends. */
-function parted(part: Polygon, [a, b]: readonly [Point, Point]): Polygon[] {
+/** Both sides of a line that goes on beyond its ends, the left one first. */
+export function parted(part: Polygon, [a, b]: readonly [Point, Point]): Polygon[] {
   const reach = 2 * (perimeter(part[0]!) + lineLength([a, b, part[0]![0]!]));
   const d = unit(minus(b, a));
   const out: Point = [-d[1], d[0]];

@@ -18,7 +18,7 @@ import {
   type Ring,
 } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
-import type { ClosedJoint } from '../repair/index.ts';
+import { isInSheet, type ClosedJoint } from '../repair/index.ts';
 import { MATERIALS } from '../weld/index.ts';
 import { grainOf, longAcross } from './extent.ts';
 import { partsAround, type Part } from './parts.ts';
@@ -44,7 +44,9 @@ export interface BlankInput {
   strips?: readonly { name: string; outline: Ring }[];
   /** Outline of the panel on whose edge they lie; the piece itself where it is left out. */
   panel?: Ring;
-  /** Drains, holes and openings that lie in the piece, mm. */
+  /** The whole of which this piece is a section; the piece itself where it goes in whole. */
+  whole?: Ring;
+  /** Drains, holes and openings that lie in the piece, mm; one across the seam of two sections is cut out of both. */
   holes?: readonly { name: string; outline: Ring }[];
   /** Captive nuts, locating holes and mounts that sit in it or in its flanges, mm. */
   fittings?: readonly Fitting[];
@@ -137,7 +139,11 @@ export function blankOf(input: BlankInput): Blank {
   );
   const solid = clipAll('union', [[piece], ...added], []).polygons;
   const fittings = fittingsOn(solid, input.fittings ?? []);
-  const holes = (input.holes ?? []).filter(({ outline }) => outline.every((p) => inRing(p, piece)));
+  const { whole = piece } = input;
+  const holes = (input.holes ?? []).filter(
+    ({ outline }) =>
+      outline.every((p) => inRing(p, whole)) && clipAll('intersection', [[piece]], [[outline]]).polygons.length > 0,
+  );
   const taken = [
     ...holes.map(({ outline }): Polygon => [outline]),
     ...fittings.flatMap(({ at, diameter }): Polygon[] => (diameter > 0 ? [[circle(at, diameter / 2)]] : [])),
@@ -150,13 +156,13 @@ export function blankOf(input: BlankInput): Blank {
     .sort((a, b) => b.size - a.size);
   if (!blank || others.some(({ size }) => size > blank.size / 50))
     refuse('in-pieces', 'piece', 'What is taken off this piece cuts it apart; make the gap or the holes smaller.');
-  const whole = closedHairs(blank!.one);
-  const ring = whole[0]!;
-  const size = area(whole);
+  const closed = closedHairs(blank!.one);
+  const ring = closed[0]!;
+  const size = area(closed);
   const { minU, maxU, minV, maxV } = boxOf(ring);
   const { width: narrow, angle } = minimumWidth({ a: [convexHull(ring)] });
   return {
-    blank: whole,
+    blank: closed,
     bends: parts.flatMap(bendsOf),
     slits: grown.flatMap(({ run, reach, tabs, drawn }) =>
       tabs > 1 && run.sweep < 0 ? slitsOf(run.line, reach, tabs, drawn) : [],
@@ -164,7 +170,7 @@ export function blankOf(input: BlankInput): Blank {
     marks: parts.filter(({ turn, reach }) => reach > 0 && turn.angle === 0).map(({ run }) => [...run.line]),
     steps: parts.flatMap(({ joint, turn, run }) => {
       const { kind, closing } = joints[joint]!;
-      return kind === 'cut' && closing === 'joggle' && turn.width > 0
+      return isInSheet({ kind }) && closing === 'joggle' && turn.width > 0
         ? [{ line: [...run.line], joint, depth: thickness }]
         : [];
     }),

@@ -16,4 +16,5 @@ export {
   type SheetInStock,
   type WantedBlank,
 } from './sheets.ts';
+export { sectionsOf, type Section } from './sections.ts';
 export { turnPlace, turnsOf, usualTurn, type KnownTurn, type Turn, type TurnChoice } from './turns.ts';

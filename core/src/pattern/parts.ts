@@ -1,6 +1,6 @@
 import { along, minus, toRing, type Point, type Ring } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
-import type { ClosedJoint } from '../repair/index.ts';
+import { isInSheet, type ClosedJoint } from '../repair/index.ts';
 import { flange, profile } from '../shape/index.ts';
 import { SHARP, smoothRuns, within, type SmoothRun } from './strip.ts';
 import type { Turn } from './turns.ts';
@@ -54,9 +54,9 @@ function partsOf(turn: Turn, joint: number, around: Around): Part[] {
   const base = { joint, turn, middle: 0, tabs: 1, strain: 0, setback: 0 };
   const part = (run: SmoothRun, over: Partial<Part>): Part => ({ ...base, run, reach: 0, drawn: [0, 0], ...over });
   const runs = smoothRuns(line);
-  if (turn.width === 0) return runs.map((run) => part(run, { reach: kind === 'cut' ? trim || -gap : 0 }));
+  if (turn.width === 0) return runs.map((run) => part(run, { reach: isInSheet({ kind }) ? trim || -gap : 0 }));
   // The slope of a joggle takes a little more than it covers.
-  const slope = kind === 'cut' && joints[joint]!.closing === 'joggle' ? thickness * (Math.SQRT2 - 1) : 0;
+  const slope = isInSheet({ kind }) && joints[joint]!.closing === 'joggle' ? thickness * (Math.SQRT2 - 1) : 0;
   if (turn.angle === 0) return runs.map((run) => part(run, { reach: turn.width + slope }));
   const { reach, middle, setback } = bentReach(turn, { thickness, radius, name });
   return runs.map((run) => {

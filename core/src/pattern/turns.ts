@@ -1,7 +1,7 @@
 import { finite } from '../check.ts';
 import type { Point } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
-import { ownersOf, placeOf, type ClosedJoint } from '../repair/index.ts';
+import { isInSheet, ownersOf, placeOf, type ClosedJoint } from '../repair/index.ts';
 
 /** How the metal goes on beyond an edge of a piece: turned by an angle, or flat where that is 0. */
 export interface Turn {
@@ -39,7 +39,7 @@ const ENDS: Turn = { width: 0, angle: 0, way: 'in' };
  */
 export function usualTurn({ kind, closing, height }: Pick<ClosedJoint, 'kind' | 'closing' | 'height'>): Turn {
   if (closing === 'butt' || kind === 'free') return ENDS;
-  if (kind === 'cut') return { width: closing === 'joggle' ? JOGGLE : LAP, angle: 0, way: 'in' };
+  if (isInSheet({ kind })) return { width: closing === 'joggle' ? JOGGLE : LAP, angle: 0, way: 'in' };
   if (kind === 'hem') return { width: height ?? HEM, angle: 180, way: 'in' };
   if (kind === 'bolt' || kind === 'rivet') return { width: height ?? FASTENED, angle: 90, way: 'in' };
   if (kind === 'spot' || kind === 'braze') return { width: height ?? WELDED, angle: 90, way: 'in' };
@@ -71,7 +71,7 @@ export function turnsOf(joints: readonly ClosedJoint[], choices: readonly TurnCh
     const choice = said.get(i);
     return choice
       ? { width: choice.width, angle: choice.angle, way: choice.way, chosen: true }
-      : bought && joint.kind !== 'cut'
+      : bought && !isInSheet(joint)
         ? { ...ENDS, chosen: false, bought: true }
         : { ...usualTurn(joint), chosen: false };
   });

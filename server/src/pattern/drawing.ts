@@ -1,17 +1,24 @@
-import type { PatternView } from '@aspecta/contract/pattern';
+import { sectionName, type PatternView } from '@aspecta/contract/pattern';
 import type { Point } from '@aspecta/core/geometry';
 import type { OutlineDrawing } from '../shape/outlineFiles.ts';
 
 /** A pattern as it is drawn at 1:1: what is cut, where it is bent and slit, and what stands on it; turned over for the other side. */
 export function patternDrawing(
-  { blank, thickness, material, otherSide }: PatternView,
+  { blank, thickness, material, otherSide, section, sections }: PatternView,
   { car, panel, other, length }: { car: string; panel: string; other: boolean; length: (mm: number) => string },
 ): OutlineDrawing {
   const at = ([u, v]: Point): Point => (other ? [-u, v] : [u, v]);
   const all = (lines: readonly (readonly Point[])[]) => lines.map((line) => line.map(at));
   const [from, to] = blank.grain;
   return {
-    title: `${car}, ${other ? (otherSide ?? panel) : panel}, ${length(thickness)} ${material}`,
+    title: [
+      car,
+      other ? (otherSide ?? panel) : panel,
+      sectionName(section, sections),
+      `${length(thickness)} ${material}`,
+    ]
+      .filter((word) => word !== '')
+      .join(', '),
     cut: all(blank.blank),
     bend: all(blank.bends.map(({ line }) => line)),
     slit: all(blank.slits),

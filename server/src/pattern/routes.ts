@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { patternFileSchema, patternSchema } from '@aspecta/contract/pattern/schemas';
+import { patternFileSchema, patternQuerySchema, patternSchema } from '@aspecta/contract/pattern/schemas';
 import { panelOf } from '@aspecta/core/body';
 import { idOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
@@ -28,16 +28,18 @@ interface Services {
 export function patternRoutes({ patterns, verdicts, shops, bench }: Services): Router {
   const router = Router();
   router.get('/repairs/:id/pattern', async (request, response) => {
-    response.json(await patterns.view(callerOf(request), idOf(request)));
+    const { section } = parse(patternQuerySchema, request.query);
+    response.json(await patterns.view(callerOf(request), idOf(request), section));
   });
   router.put('/repairs/:id/pattern', async (request, response) => {
-    response.json(await patterns.save(callerOf(request), idOf(request), parse(patternSchema, request.body)));
+    const { section } = parse(patternQuerySchema, request.query);
+    response.json(await patterns.save(callerOf(request), idOf(request), parse(patternSchema, request.body), section));
   });
   router.get('/repairs/:id/pattern/file', async (request, response) => {
     const caller = callerOf(request);
-    const { as, side } = parse(patternFileSchema, request.query);
+    const { as, side, section } = parse(patternFileSchema, request.query);
     const [view, { vehicle }, shop] = await Promise.all([
-      patterns.view(caller, idOf(request)),
+      patterns.view(caller, idOf(request), section),
       verdicts.own(caller, idOf(request)),
       shops.shop(caller),
     ]);
@@ -52,7 +54,14 @@ export function patternRoutes({ patterns, verdicts, shops, bench }: Services): R
     const file = await bench.run('outlineFile', { ...drawing, as }, caller.personId);
     const [ending, type] = TYPES[as];
     response
-      .attachment(`pattern-${panel.id}${side === 'other' ? '-other-side' : ''}.${ending}`)
+      .attachment(
+        [
+          `pattern-${panel.id}`,
+          view.sections > 1 ? `-section-${view.section + 1}` : '',
+          side === 'other' ? '-other-side' : '',
+          `.${ending}`,
+        ].join(''),
+      )
       .type(type)
       .send(Buffer.from(file));
   });

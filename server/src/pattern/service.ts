@@ -1,8 +1,14 @@
 import type { DataSource, EntityManager } from 'typeorm';
-import { patternDefaults, type PatternInput, type PatternSettings, type PatternView } from '@aspecta/contract/pattern';
+import {
+  patternDefaults,
+  type CutFrom,
+  type PatternInput,
+  type PatternSettings,
+  type PatternView,
+} from '@aspecta/contract/pattern';
 import { layerOf, panelOf, type Panel } from '@aspecta/core/body';
-import { inRing, perimeter, type Ring } from '@aspecta/core/geometry';
-import { blankOf, turnPlace, turnsOf } from '@aspecta/core/pattern';
+import { inRing, perimeter, toRing, type Point, type Ring } from '@aspecta/core/geometry';
+import { blankOf, sectionsOf, turnPlace, turnsOf, type Section } from '@aspecta/core/pattern';
 import type { ClosedJoint } from '@aspecta/core/repair';
 import { isBought, keepsPanel } from '@aspecta/core/verdict';
 import type { CutService } from '../cut/service.ts';
@@ -13,7 +19,7 @@ import { ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
 import type { JointService } from '../repair/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
-import { PatternEntity, type PatternRow } from './entities.ts';
+import { cutsOf, PatternEntity, type Cut, type PatternRow } from './entities.ts';
 import { repairName } from '../verdict/named.ts';
 
 interface Services {
@@ -32,14 +38,30 @@ export class PatternService {
     this.services = services;
   }
 
-  async view(caller: Caller, repairId: string): Promise<PatternView> {
-    return this.viewWith(caller, repairId, await this.db.getRepository(PatternEntity).findOneBy({ id: repairId }));
+  /** What is cut for a piece, or for one of the sections in which it goes in. */
+  async view(caller: Caller, repairId: string, section = 0): Promise<PatternView> {
+    const row = await this.db.getRepository(PatternEntity).findOneBy({ id: repairId });
+    const views = await this.viewsWith(caller, repairId, row);
+    // A section that is no more, since the piece goes in otherwise now, gives way to the first.
+    return (views[section] ?? views[0]!)();
   }
 
-  async save(caller: Caller, repairId: string, { version, ...settings }: PatternInput): Promise<PatternView> {
+  /** Every section of a piece. */
+  async sections(caller: Caller, repairId: string): Promise<PatternView[]> {
+    const row = await this.db.getRepository(PatternEntity).findOneBy({ id: repairId });
+    return (await this.viewsWith(caller, repairId, row)).map((view) => view());
+  }
+
+  async save(
+    caller: Caller,
+    repairId: string,
+    { version, ...settings }: PatternInput,
+    section: number,
+  ): Promise<PatternView> {
     const { vehicle, repair } = await this.services.verdicts.own(caller, repairId);
     // What cannot be folded is refused before it is kept.
-    await this.viewWith(caller, repairId, { id: repairId, settings, cutFrom: null, version });
+    for (const view of await this.viewsWith(caller, repairId, { id: repairId, settings, cutFrom: null, version }))
+      view();
     await changeOf(this.db, vehicle.id, async (manager) => {
       if (version === 0 && !(await manager.existsBy(PatternEntity, { id: repairId })))
         await manager.insert(PatternEntity, { id: repairId, settings, cutFrom: null, version: 1 });
@@ -49,21 +71,37 @@ export class PatternService {
           id: repairId,
           seen: version,
           changes: { settings },
-          current: () => this.view(caller, repairId),
+          current: () => this.view(caller, repairId, section),
         });
       await record(manager, caller, vehicle.id, 'cut', `Pattern for ${repairName(vehicle.plan, repair)} changed`);
     });
-    return this.view(caller, repairId);
+    return this.view(caller, repairId, section);
   }
 
-  /** A blank was cut from a sheet of the rack, or that was taken back. */
-  async cutFrom(manager: EntityManager, repairId: string, cutFrom: PatternRow['cutFrom']): Promise<void> {
+  /** A blank was cut from a sheet of the rack. */
+  async cut(manager: EntityManager, repairId: string, cut: Cut): Promise<void> {
     const row = await manager.findOneBy(PatternEntity, { id: repairId });
+    // What was cut for a piece that was parted otherwise is no part of this one.
+    const others = cutsOf(row).filter(({ section, of }) => of === cut.of && section !== cut.section);
+    const cutFrom = [...others, cut].sort((a, b) => a.section - b.section);
     if (row) await manager.update(PatternEntity, { id: repairId }, { cutFrom, version: row.version + 1 });
     else await manager.insert(PatternEntity, { id: repairId, settings: patternDefaults, cutFrom, version: 1 });
   }
 
-  private async viewWith(caller: Caller, repairId: string, row: PatternRow | null): Promise<PatternView> {
+  /** A sheet of the rack was not cut after all. */
+  async uncut(manager: EntityManager, repairId: string, sheetId: string): Promise<void> {
+    const row = await manager.findOneBy(PatternEntity, { id: repairId });
+    const cuts = cutsOf(row);
+    const left = cuts.filter((cut) => cut.sheetId !== sheetId);
+    if (row && left.length < cuts.length)
+      await manager.update(
+        PatternEntity,
+        { id: repairId },
+        { cutFrom: left.length > 0 ? left : null, version: row.version + 1 },
+      );
+  }
+
+  private async viewsWith(caller: Caller, repairId: string, row: PatternRow | null): Promise<(() => PatternView)[]> {
     const { repair, vehicle } = await this.services.verdicts.own(caller, repairId);
     if (keepsPanel(repair.choice))
       throw new ServerProblem('invalid', 'Nothing is let in here: this panel is kept, so there is nothing to cut out.');
@@ -76,55 +114,66 @@ export class PatternService {
     const gap = held.whole ? 0 : (await this.services.cuts.plan(caller, repairId)).settings.kerf;
     const { traced } = settings;
     const bought = isBought(repair.choice) && !traced;
-    const piece = traced?.ring ?? held.piece;
+    const whole = traced?.ring ?? held.piece;
     // A card has its flanges on it already: it ends where it was traced.
-    const joints = traced ? [tracedEdge(traced.ring)] : held.joints.filter(({ kind, line }) => kind !== 'seam' && line.length > 1);
-    const mounts = traced ? [] : panel.mounts.filter(({ at }) => inRing(at, piece));
-    const blank = blankOf({
-      ...{ piece, joints, thickness, material: layer.material },
-      ...{ radius: settings.radius, gap, trim: settings.trim, choices: settings.turns },
-      bought,
-      // What comes with its edges is not bent.
-      strips: traced || bought ? [] : panel.flanges,
-      panel: traced ? piece : panel.outline,
-      holes: traced ? [] : panel.holes,
-      fittings: [...mounts.map(({ name, at }) => ({ name, at, diameter: 0 })), ...settings.fittings],
-    });
-    const turns = turnsOf(joints, settings.turns, bought);
+    const joints = traced ? [tracedEdge(traced.ring)] : held.joints.filter(({ line }) => line.length > 1);
+    const mounts = traced ? [] : panel.mounts.filter(({ at }) => inRing(at, whole));
+    const fittings = [...mounts.map(({ name, at }) => ({ name, at, diameter: 0 })), ...settings.fittings];
     const otherSide = vehicle.plan.panels.find(
       ({ id, mirrorOf }) => mirrorOf?.panel === panel.id || panel.mirrorOf?.panel === id,
     );
-    return {
-      ...{ repairId, panel: panel.id, layer: layer.id, asBuilt: layer.thickness, thickness, settings, blank },
-      material: layer.material,
-      piece,
-      joints: joints.map((joint) => ({
-        ...{ name: joint.name, kind: joint.kind, closing: joint.closing, line: [...joint.line] },
-        at: turnPlace(joint),
-      })),
-      notes: notesOn({
-        ...{
-          panel,
-          traced,
-          piece,
-          thickness,
-          asBuilt: layer.thickness,
+    const cuts = cutsOf(row);
+    const sections = sectionsOf(whole, joints);
+    return sections.map((own, section) => (): PatternView => {
+      const blank = blankOf({
+        ...{ piece: own.piece, joints: own.joints, whole, thickness, material: layer.material },
+        ...{ radius: settings.radius, gap, trim: settings.trim, choices: settings.turns },
+        bought,
+        // What comes with its edges is not bent.
+        strips: traced || bought ? [] : panel.flanges,
+        panel: traced ? whole : panel.outline,
+        holes: traced ? [] : panel.holes,
+        fittings: fittings.filter(({ at }) => sectionAt(sections, at) === section),
+      });
+      const turns = turnsOf(own.joints, settings.turns, bought);
+      const cut = cuts.find((one) => one.of === sections.length && one.section === section);
+      return {
+        ...{ repairId, panel: panel.id, layer: layer.id, asBuilt: layer.thickness, thickness, settings, blank },
+        material: layer.material,
+        ...{ piece: own.piece, section, sections: sections.length },
+        joints: own.joints.map((joint) => ({
+          ...{ name: joint.name, kind: joint.kind, closing: joint.closing, line: [...joint.line] },
+          at: turnPlace(joint),
+        })),
+        notes: notesOn({
+          ...{ panel, traced, piece: own.piece, thickness, asBuilt: layer.thickness },
+          parted: sections.length > 1,
           bought: bought && (held.whole ? 'whole' : 'part'),
-        },
-        laps: turns.some(({ width, angle }) => width > 0 && angle === 0),
-        drains: blank.holes.length,
-      }),
-      otherSide: otherSide?.name ?? null,
-      version: row?.version ?? 0,
-      cutFrom: row?.cutFrom ? { sheet: row.cutFrom.sheet, by: row.cutFrom.by, at: row.cutFrom.at } : null,
-    };
+          laps: turns.some(({ width, angle }) => width > 0 && angle === 0),
+          drains: blank.holes.length,
+        }),
+        otherSide: otherSide?.name ?? null,
+        version: row?.version ?? 0,
+        cutFrom: cut ? cutView(cut) : null,
+        cutOtherwise: cuts.filter(({ of }) => of !== sections.length).map(cutView)[0] ?? null,
+      };
+    });
   }
+}
+
+const cutView = ({ sheet, by, at, section, of }: Cut): CutFrom => ({ sheet, by, at, section, of });
+
+/** The section in which something sits, or in whose flange. */
+function sectionAt(sections: readonly Section[], at: Point): number {
+  const far = sections.map(({ piece }) => (inRing(at, piece) ? 0 : toRing(at, piece)));
+  return far.indexOf(Math.min(...far));
 }
 
 interface Noted {
   panel: Panel;
   traced: PatternSettings['traced'];
   piece: Ring;
+  parted: boolean;
   thickness: number;
   asBuilt: number;
   bought: 'whole' | 'part' | false;
@@ -139,8 +188,12 @@ const tracedEdge = (ring: Ring): ClosedJoint => ({
 });
 
 /** What a flat pattern does not say by itself. */
-function notesOn({ panel, traced, piece, thickness, asBuilt, bought, laps, drains }: Noted): string[] {
+function notesOn({ panel, traced, piece, parted, thickness, asBuilt, bought, laps, drains }: Noted): string[] {
   const out: string[] = [];
+  if (parted)
+    out.push(
+      'It goes in parted, and is cut out section by section. What overlaps at a seam goes on beyond one of the two sections; hold both together on the bench before either is trimmed.',
+    );
   if (bought === 'whole')
     out.push('This panel is bought as a whole: a pattern is only needed if it has to be made after all.');
   if (bought === 'part')

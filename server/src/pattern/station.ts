@@ -6,7 +6,7 @@ import { ShopService } from '../shop/service.ts';
 import type { Station, StationStanding } from '../station.ts';
 import { cutInRepairs } from '../verdict/cutIn.ts';
 import { VerdictService } from '../verdict/service.ts';
-import { PatternEntity } from './entities.ts';
+import { isCutOut, PatternEntity } from './entities.ts';
 import { patternRoutes } from './routes.ts';
 import { PatternService } from './service.ts';
 
@@ -34,7 +34,7 @@ export const pattern: Station = {
   standing: async (house, vehicles) => {
     const repairs = await cutInRepairs(house.db, vehicles, isMade);
     const rows = await house.db.getRepository(PatternEntity).findBy({ id: In(repairs.map(({ id }) => id)) });
-    const cut = new Set(rows.filter(({ cutFrom }) => cutFrom !== null).map(({ id }) => id));
+    const cut = new Set(rows.filter(isCutOut).map(({ id }) => id));
     return new Map(
       vehicles.map(({ id }): [string, StationStanding] => {
         const own = repairs.filter((row) => row.vehicleId === id);

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Attack } from '../testing/attacks.ts';
 
 const sheet = { name: 'Sheet', width: 1000, height: 2000, thickness: 0.9, material: 'steel' };
-const laid = (repair: string) => ({ repairs: [repair], gap: 5, turn: true });
+const laid = (repair: string) => ({ blanks: [repair], gap: 5, turn: true });
 
 export const attacks: readonly Attack[] = [
   {

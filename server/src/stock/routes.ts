@@ -26,8 +26,8 @@ export function stockRoutes(stock: StockService): Router {
   router.post('/stock/cut', async (request, response) => {
     response.json(await stock.cut(callerOf(request), parse(cutSheetSchema, request.body)));
   });
-  router.delete('/stock/cut/:id', async (request, response) => {
-    response.json(await stock.takeBack(callerOf(request), idOf(request)));
+  router.delete('/stock/cut/:id/:section', async (request, response) => {
+    response.json(await stock.takeBack(callerOf(request), idOf(request), Number(request.params['section'])));
   });
   return router;
 }

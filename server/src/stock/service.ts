@@ -8,6 +8,7 @@ import type {
   StockSheet,
   StockView,
 } from '@aspecta/contract/stock';
+import { sectionName } from '@aspecta/contract/pattern';
 import { Problem } from '@aspecta/core';
 import { panelOf } from '@aspecta/core/body';
 import { isMade } from '@aspecta/core/verdict';
@@ -17,7 +18,7 @@ import { record } from '../events/record.ts';
 import { VehicleEntity } from '../garage/entities.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
 import { needs, type Caller } from '../http/session.ts';
-import { PatternEntity } from '../pattern/entities.ts';
+import { cutsOf, PatternEntity } from '../pattern/entities.ts';
 import type { PatternService } from '../pattern/service.ts';
 import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
 import type { VerdictService } from '../verdict/service.ts';
@@ -47,12 +48,16 @@ export class StockService {
     for (const { repair, car, panel } of open) {
       const at = { repair: repair.id, vehicle: repair.vehicleId, car, panel };
       try {
-        const { thickness, material, blank, cutFrom } = await this.services.patterns.view(caller, repair.id);
-        blanks.push({
-          ...{ ...at, thickness, material, least: blank.least, cutFrom },
-          blank: blank.blank,
-          bends: blank.bends.map(({ line }) => line),
-        });
+        for (const one of await this.services.patterns.sections(caller, repair.id)) {
+          const { thickness, material, blank, cutFrom } = one;
+          blanks.push({
+            ...{ ...at, thickness, material, least: blank.least, cutFrom },
+            id: blankId(repair.id, one),
+            panel: [panel, sectionName(one.section, one.sections)].filter((word) => word !== '').join(', '),
+            blank: blank.blank,
+            bends: blank.bends.map(({ line }) => line),
+          });
+        }
       } catch (error) {
         // One that cannot be made as it is says why; the others are cut all the same.
         if (!(error instanceof Problem) && !(error instanceof ServerProblem)) throw error;
@@ -93,23 +98,23 @@ export class StockService {
   }
 
   /** Which of these patterns is cut from which sheet; nothing is kept. */
-  async layOut(caller: Caller, { repairs, gap, turn }: LayOutRequest): Promise<LaidOutView> {
+  async layOut(caller: Caller, { blanks: ids, gap, turn }: LayOutRequest): Promise<LaidOutView> {
     const { sheets, blanks } = await this.view(caller);
-    const wanted = repairs.map((repair, i) => {
-      const blank = blanks.find((one) => one.repair === repair);
+    const wanted = ids.map((id, i) => {
+      const blank = blanks.find((one) => one.id === id);
       if (!blank)
         throw new ServerProblem(
           'invalid',
           'This pattern is not waiting any more: its repair was changed or taken back.',
-          `repairs[${i}]`,
+          `blanks[${i}]`,
         );
       if (blank.cutFrom)
         throw new ServerProblem(
           'invalid',
           `The piece for ${blank.panel} has been cut from ${blank.cutFrom.sheet} already.`,
-          `repairs[${i}]`,
+          `blanks[${i}]`,
         );
-      return { id: repair, blank: blank.blank, thickness: blank.thickness, material: blank.material };
+      return { id, blank: blank.blank, thickness: blank.thickness, material: blank.material };
     });
     return this.services.bench.run('layOut', { sheets, blanks: wanted, gap, turn }, caller.personId);
   }
@@ -121,7 +126,7 @@ export class StockService {
     const laid = (await this.layOut(caller, asked)).sheets.find(({ sheet }) => sheet === id);
     if (!laid)
       throw new ServerProblem('invalid', 'Nothing is cut from this sheet any more: lay the pieces out again.', 'sheet');
-    const open = await this.openRepairs(caller);
+    const { blanks } = await this.view(caller);
     await changeOfShop(this.db, caller.shopId, async (manager) => {
       const at = new Date();
       await changeVersioned(manager, {
@@ -136,23 +141,25 @@ export class StockService {
           ...{ name: leftoverName(row.name), leftover: true, addedAt: at, usedAt: null, version: 1 },
         });
       for (const { blank } of laid.placed) {
-        const { repair, panel } = open.find((one) => one.repair.id === blank)!;
-        await this.services.patterns.cutFrom(manager, blank, {
+        const { repair, vehicle, panel } = blanks.find((one) => one.id === blank)!;
+        await this.services.patterns.cut(manager, repair, {
+          ...sectionOf(blank, blanks),
           ...{ sheet: row.name, sheetId: id, leftoverId, by: caller.name, at: at.toISOString() },
         });
-        await record(manager, caller, repair.vehicleId, 'cut', `Blank for ${panel} cut from ${row.name}`);
+        await record(manager, caller, vehicle, 'cut', `Blank for ${panel} cut from ${row.name}`);
       }
     });
     return this.view(caller);
   }
 
   /** A sheet was not cut after all: it stands in the rack again, and its pieces wait. */
-  async takeBack(caller: Caller, repairId: string): Promise<StockView> {
+  async takeBack(caller: Caller, repairId: string, section: number): Promise<StockView> {
     needs('worker', caller);
     await this.services.verdicts.own(caller, repairId);
     const row = await this.db.getRepository(PatternEntity).findOneBy({ id: repairId });
-    if (!row?.cutFrom) throw notFound('cut');
-    const { sheetId, leftoverId } = row.cutFrom;
+    const cut = cutsOf(row).find((one) => one.section === section);
+    if (!cut) throw notFound('cut');
+    const { sheetId, leftoverId } = cut;
     const leftover = leftoverId && (await this.db.getRepository(StockSheetEntity).findOneBy({ id: leftoverId }));
     if (leftover && leftover.usedAt)
       throw new ServerProblem(
@@ -163,10 +170,8 @@ export class StockService {
     await changeOfShop(this.db, caller.shopId, async (manager) => {
       if (leftoverId) await manager.delete(StockSheetEntity, { id: leftoverId });
       await manager.update(StockSheetEntity, { id: sheetId, shopId: caller.shopId }, { usedAt: null });
-      for (const { repair } of await this.openRepairs(caller)) {
-        const own = await manager.findOneBy(PatternEntity, { id: repair.id });
-        if (own?.cutFrom?.sheetId === sheetId) await this.services.patterns.cutFrom(manager, repair.id, null);
-      }
+      for (const { repair } of await this.openRepairs(caller))
+        await this.services.patterns.uncut(manager, repair.id, sheetId);
     });
     return this.view(caller);
   }
@@ -207,6 +212,14 @@ export class StockService {
     );
     return own;
   }
+}
+
+/** A blank is known by its repair, and by its section where there are several. */
+const blankId = (repair: string, { section, sections }: { section: number; sections: number }): string =>
+  sections > 1 ? `${repair}.${section}` : repair;
+function sectionOf(id: string, blanks: StockView['blanks']): { section: number; of: number } {
+  const [repair, section = '0'] = id.split('.');
+  return { section: Number(section), of: blanks.filter((one) => one.repair === repair).length };
 }
 
 /** More patterns at once are no list that a person reads. */

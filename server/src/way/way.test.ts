@@ -2,8 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import type { JobView } from '@aspecta/contract/job';
 import type { FitView } from '@aspecta/contract/fit';
+import type { PatternView } from '@aspecta/contract/pattern';
 import type { JointsView } from '@aspecta/contract/repair';
 import type { WayChange, WayView } from '@aspecta/contract/way';
+import type { StockView } from '@aspecta/contract/stock';
 import { weldDefaults, type WeldPlanView } from '@aspecta/contract/weld';
 import { boxOf } from '@aspecta/core/geometry';
 import { ON_SILL, decided, houseWithCar, ownerOf, vehicleOf } from '../testing/house.ts';
@@ -95,6 +97,19 @@ describe('the way in of a piece', () => {
       .put(`/repairs/${id}/weld`, { ...weldDefaults, version: 0 })
       .expect((answer) => expect([200, 201]).toContain(answer.status));
     expect((body as WeldPlanView).joints.some(({ kind }) => kind === 'seam')).toBe(true);
+    // Each half is cut out by itself.
+    const halves = await Promise.all([0, 1].map((n) => get<PatternView>(`pattern?section=${n}`)));
+    expect(halves.map(({ section, sections }) => [section, sections])).toEqual([
+      [0, 2],
+      [1, 2],
+    ]);
+    expect(halves[0]!.joints.map(({ kind }) => kind)).toContain('seam');
+    expect(halves[1]!.joints.map(({ kind }) => kind)).not.toContain('seam');
+    const rack = (await here.owner.get('/stock').expect(200)).body as StockView;
+    expect(rack.blanks.filter(({ repair }) => repair === id).map(({ panel }) => panel)).toEqual([
+      expect.stringMatching(/section 1 of 2$/),
+      expect.stringMatching(/section 2 of 2$/),
+    ]);
     await say(said({ lines: [{ across: true, at }], routes: [small], version: 2 })).expect(200);
     expect(await seams()).toEqual([]);
     expect((await get<WeldPlanView>('weld')).moved).toBe(true);

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { PatternSettings, PatternView } from '@aspecta/contract/pattern';
+import { useRoute, useRouter } from 'vue-router';
+import { sectionName, type PatternSettings, type PatternView } from '@aspecta/contract/pattern';
 import type { Turn } from '@aspecta/core/pattern';
 import { crumbsTo } from '../car/crumbs.ts';
 import DecisionLine from '../car/DecisionLine.vue';
@@ -10,7 +11,7 @@ import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { put } from '../shell/api.ts';
+import { get, put } from '../shell/api.ts';
 import CautionList from '../shell/CautionList.vue';
 import LengthField from '../shell/LengthField.vue';
 import SheetField from '../shell/SheetField.vue';
@@ -32,11 +33,26 @@ const props = defineProps<{ id: string; repair: string }>();
 const session = useSession();
 const units = useUnits();
 const form = useForm();
-const at = `/repairs/${props.repair}/pattern`;
+const route = useRoute();
+const router = useRouter();
+/** Which section of a piece that goes in parted, from 1 as it is named; it stands in the address. */
+const section = ref(Math.max(1, Number(route.query['section']) || 1));
+const path = `/repairs/${props.repair}/pattern`;
+const at = () => (section.value > 1 ? `${path}?section=${section.value - 1}` : path);
 const { load, view, decision, others } = useRepairPage<PatternView>(props, at);
 const picked = ref<number | null>(null);
 const side = ref<'own' | 'other'>('own');
-const file = (as: string) => `/api${at}/file?as=${as}&side=${side.value}`;
+const file = (as: string) => `/api${path}/file?as=${as}&side=${side.value}&section=${section.value - 1}`;
+const named = computed(() => (view.value ? sectionName(view.value.section, view.value.sections) : ''));
+
+async function look(to: number): Promise<void> {
+  section.value = to;
+  picked.value = null;
+  await form.submit(async () => {
+    view.value = await get<PatternView>(at());
+  });
+  await router.replace({ query: { ...route.query, section: String(to) } });
+}
 
 async function say(change: Partial<PatternSettings>): Promise<boolean> {
   return form.submit(() =>
@@ -45,7 +61,7 @@ async function say(change: Partial<PatternSettings>): Promise<boolean> {
       (stored) => (view.value = stored),
       async () => {
         const { settings, version } = view.value!;
-        view.value = await put<PatternView>(at, { ...settings, version, ...change });
+        view.value = await put<PatternView>(at(), { ...settings, version, ...change });
       },
     ),
   );
@@ -82,7 +98,7 @@ const next = computed(() =>
         <PatternSheet
           :view="view"
           :picked="picked"
-          :label="`${load.data.value.panel.name}: the blank, ${units.length(view.blank.least.width)} by ${units.length(view.blank.least.height)}.`"
+          :label="`${[load.data.value.panel.name, named].filter(Boolean).join(', ')}: the blank, ${units.length(view.blank.least.width)} by ${units.length(view.blank.least.height)}.`"
           @pick="picked = $event"
         />
       </template>
@@ -97,6 +113,15 @@ const next = computed(() =>
           />
           <DecisionLine v-if="decision" :vehicle="id" :repair="decision" />
           <h2 class="question">What is cut from flat sheet?</h2>
+          <KitChips
+            v-if="view.sections > 1"
+            :model-value="String(view.section + 1)"
+            legend="It goes in parted; which section"
+            :options="
+              Array.from({ length: view.sections }, (_, i) => ({ value: String(i + 1), label: `Section ${i + 1}` }))
+            "
+            @update:model-value="look(Number($event))"
+          />
           <p class="figure size">
             {{ units.length(view.blank.least.width) }} × {{ units.length(view.blank.least.height) }}
           </p>
@@ -107,6 +132,11 @@ const next = computed(() =>
               >Cut from {{ view.cutFrom.sheet }} by {{ view.cutFrom.by }}, {{ dayOf(view.cutFrom.at) }}.</template
             >
           </p>
+          <KitNotice v-if="view.cutOtherwise && !view.cutFrom"
+            >A blank was cut from {{ view.cutOtherwise.sheet }} ({{ dayOf(view.cutOtherwise.at) }}) when the piece was
+            {{ view.cutOtherwise.of > 1 ? `parted into ${view.cutOtherwise.of}` : 'to go in whole' }}: see whether it
+            still serves before another sheet is cut.</KitNotice
+          >
           <KitNotice v-for="note in view.notes" :key="note">{{ units.said(note) }}</KitNotice>
           <h3>How its edges go on</h3>
           <ol class="edges">

@@ -26,6 +26,7 @@ function view(turns: TurnChoice[] = [], over: Partial<PatternView> = {}): Patter
   return {
     ...{ repairId: 'r', panel: 'floor-front-l', layer: 'outer', asBuilt: 0.9, thickness: 0.9, material: 'steel' },
     ...{ piece, joints, blank, notes: [], otherSide: 'Front floor, right', version: 0, cutFrom: null },
+    ...{ section: 0, sections: 1, cutOtherwise: null },
     settings: { ...patternDefaults, turns },
     ...over,
   };
@@ -115,6 +116,24 @@ describe('the pattern of a piece', () => {
     await page.get('input[value="other"]').setValue(true);
     expect(links().every((href) => href.includes('side=other'))).toBe(true);
     expect(page.get('.next').text()).toContain('Choose the sheet');
+  });
+
+  it('of a piece that goes in parted is shown section by section, each with its own files', async () => {
+    const part = (section: number) => view([], { section, sections: 2 });
+    server.on(`GET ${at}`, part(0)).on(`GET ${at}?section=1`, part(1));
+    const page = await open();
+    const links = () => page.findAll('a[href*="/pattern/file"]').map((link) => link.attributes('href')!);
+    expect(links().every((href) => href.includes('section=0'))).toBe(true);
+    await page.get('input[value="2"]').setValue(true);
+    await flushPromises();
+    expect(links().every((href) => href.includes('section=1'))).toBe(true);
+    expect(page.get('[role="group"]').attributes('aria-label')).toContain('section 2 of 2');
+  });
+
+  it('says what was cut when the piece went in otherwise', async () => {
+    const cut = { sheet: 'Rack 1', by: 'Ines', at: '2026-02-03T18:00:00.000Z', section: 0, of: 2 };
+    server.on(`GET ${at}`, view([], { cutOtherwise: cut }));
+    expect((await open()).text()).toMatch(/cut from Rack 1 .* parted into 2: see whether it still serves/);
   });
 
   it('is read by somebody who may not change it', async () => {

@@ -21,7 +21,7 @@ const units = useUnits();
 const pad = computed(() => Math.max(props.sheet.width, props.sheet.height) * 0.04);
 const placed = computed(() =>
   props.laid.placed.map(({ blank, outline, rotation, move }, i) => {
-    const own = props.blanks.find(({ repair }) => repair === blank)!;
+    const own = props.blanks.find(({ id }) => id === blank)!;
     const { minU, maxU, minV, maxV } = boxOf(outline);
     const a = (rotation * Math.PI) / 180;
     const at = ([u, v]: Point): Point => [
@@ -36,6 +36,11 @@ const placed = computed(() =>
     };
   }),
 );
+/** Where this very blank is drawn. */
+const patternAt = ({ vehicle, repair, id }: WaitingBlank) => ({
+  path: `/vehicles/${vehicle}/repairs/${repair}/pattern`,
+  query: id === repair ? {} : { section: String(Number(id.split('.')[1]) + 1) },
+});
 const size = computed(() => Math.max(props.sheet.width, props.sheet.height) / 22);
 </script>
 
@@ -76,9 +81,7 @@ const size = computed(() => Math.max(props.sheet.width, props.sheet.height) / 22
     </svg>
     <ol class="pieces">
       <li v-for="one in placed" :key="one.n">
-        <RouterLink :to="`/vehicles/${one.own.vehicle}/repairs/${one.own.repair}/pattern`"
-          >{{ one.own.panel }}, {{ one.own.car }}</RouterLink
-        >
+        <RouterLink :to="patternAt(one.own)">{{ one.own.panel }}, {{ one.own.car }}</RouterLink>
       </li>
     </ol>
     <p class="small">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue';
-import type { LaidOutView, StockSheet, StockView } from '@aspecta/contract/stock';
+import type { LaidOutView, StockSheet, StockView, WaitingBlank } from '@aspecta/contract/stock';
 import KitButton from '../kit/KitButton.vue';
 import KitCheckbox from '../kit/KitCheckbox.vue';
 import KitNotice from '../kit/KitNotice.vue';
@@ -26,7 +26,7 @@ const view = computed(() => load.data.value);
 const waiting = computed(() => view.value?.blanks.filter(({ cutFrom }) => cutFrom === null) ?? []);
 const done = computed(() => view.value?.blanks.filter(({ cutFrom }) => cutFrom !== null) ?? []);
 const left = ref(new Set<string>());
-const chosen = computed(() => waiting.value.filter(({ repair }) => !left.value.has(repair)));
+const chosen = computed(() => waiting.value.filter(({ id }) => !left.value.has(id)));
 const gap = ref(6);
 const turn = ref(true);
 const laid = shallowRef<LaidOutView | null>(null);
@@ -34,13 +34,13 @@ const editing = shallowRef<{ sheet: StockSheet | null } | null>(null);
 /** What was laid out holds for these pieces, these sheets and this gap alone. */
 watch([chosen, gap, turn, view], () => (laid.value = null));
 
-function take(repair: string, on: boolean): void {
+function take(blank: string, on: boolean): void {
   const next = new Set(left.value);
-  if (on) next.delete(repair);
-  else next.add(repair);
+  if (on) next.delete(blank);
+  else next.add(blank);
   left.value = next;
 }
-const asked = () => ({ repairs: chosen.value.map(({ repair }) => repair), gap: gap.value, turn: turn.value });
+const asked = () => ({ blanks: chosen.value.map(({ id }) => id), gap: gap.value, turn: turn.value });
 const layOut = () =>
   form.submit(async () => {
     laid.value = await post<LaidOutView>('/stock/lay-out', asked());
@@ -49,14 +49,14 @@ const cut = (sheet: StockSheet) =>
   form.submit(async () => {
     load.data.value = await post<StockView>('/stock/cut', { ...asked(), sheet: sheet.id, version: sheet.version });
   });
-const takeBack = (repair: string) =>
+const takeBack = ({ repair, cutFrom }: WaitingBlank) =>
   form.submit(async () => {
-    load.data.value = await remove<StockView>(`/stock/cut/${repair}`);
+    load.data.value = await remove<StockView>(`/stock/cut/${repair}/${cutFrom!.section}`);
   });
 const sheetOf = (id: string) => view.value!.sheets.find((sheet) => sheet.id === id)!;
 const without = computed(() =>
   (laid.value?.without ?? []).map(({ blank, why }) => {
-    const own = waiting.value.find(({ repair }) => repair === blank)!;
+    const own = waiting.value.find(({ id }) => id === blank)!;
     const need = `${units.sheet(own.thickness)} ${own.material}, at least ${units.length(own.least.width)} × ${units.length(own.least.height)}`;
     return `${own.panel}, ${own.car}: ${why === 'metal' ? 'no sheet of its metal and gauge is here' : 'no sheet has room for it'}. It takes ${need}.`;
   }),
@@ -89,9 +89,9 @@ async function saved(): Promise<void> {
           <template v-else>
             <KitCheckbox
               v-for="one in waiting"
-              :key="one.repair"
-              :model-value="!left.has(one.repair)"
-              @update:model-value="take(one.repair, $event)"
+              :key="one.id"
+              :model-value="!left.has(one.id)"
+              @update:model-value="take(one.id, $event)"
               >{{ one.panel }}, {{ one.car }}
               <small class="soft"
                 >{{ units.length(one.least.width) }} × {{ units.length(one.least.height) }},
@@ -110,14 +110,14 @@ async function saved(): Promise<void> {
           >
           <template v-if="done.length > 0">
             <h2>Cut out</h2>
-            <p v-for="one in done" :key="one.repair" class="row spread">
+            <p v-for="one in done" :key="one.id" class="row spread">
               <span
                 >{{ one.panel }}, {{ one.car }}
                 <small class="soft"
                   >from {{ one.cutFrom!.sheet }}, {{ one.cutFrom!.by }}, {{ dayOf(one.cutFrom!.at) }}</small
                 ></span
               >
-              <KitButton v-if="session.canWork" small :disabled="form.busy.value" @click="takeBack(one.repair)"
+              <KitButton v-if="session.canWork" small :disabled="form.busy.value" @click="takeBack(one)"
                 >It was not cut</KitButton
               >
             </p>

@@ -12,7 +12,16 @@ const ring = (w: number, h: number): [number, number][] => [
   [0, h],
 ];
 const blank = (repair: string, panel: string, over: object = {}) => ({
-  ...{ repair, panel, vehicle: 'v', car: 'Marigold', thickness: 0.9, material: 'steel' as const, bends: [] },
+  ...{
+    id: repair,
+    repair,
+    panel,
+    vehicle: 'v',
+    car: 'Marigold',
+    thickness: 0.9,
+    material: 'steel' as const,
+    bends: [],
+  },
   ...{ blank: [ring(300, 200)], least: { width: 300, height: 200 }, cutFrom: null },
   ...over,
 });
@@ -38,21 +47,18 @@ describe('the rack', () => {
   it('lays the waiting pieces out, says which find no sheet, and takes the sheet out when it is cut', async () => {
     const page = await open();
     const { sheets, blanks } = view();
-    server.on(
-      'POST /stock/lay-out',
-      layOut({ sheets, blanks: blanks.map((one) => ({ ...one, id: one.repair })), gap: 6, turn: true }),
-    );
+    server.on('POST /stock/lay-out', layOut({ sheets, blanks, gap: 6, turn: true }));
     await button(page, 'Lay these 2 out on the sheets').trigger('click');
     await flushPromises();
     expect(page.text()).toContain('Sill, Marigold: no sheet of its metal and gauge is here. It takes 1.50 mm steel');
     expect(page.text()).toMatch(/1000 mm × \d+(\.5)? mm stay whole/);
-    const cutFrom = { sheet: 'Rack 1', by: 'Ines', at: '2026-02-03T18:00:00.000Z' };
+    const cutFrom = { sheet: 'Rack 1', by: 'Ines', at: '2026-02-03T18:00:00.000Z', section: 0 };
     server.on('POST /stock/cut', view({ sheets: [], blanks: [blank('a', 'Roof', { cutFrom })] }));
     await button(page, 'It is cut so').trigger('click');
     await flushPromises();
-    expect(server.to('POST /stock/cut')).toMatchObject([{ sheet: 's', version: 3, repairs: ['a', 'b'], gap: 6 }]);
+    expect(server.to('POST /stock/cut')).toMatchObject([{ sheet: 's', version: 3, blanks: ['a', 'b'], gap: 6 }]);
     expect(page.text()).toContain('from Rack 1, Ines');
-    server.on('DELETE /stock/cut/a', view());
+    server.on('DELETE /stock/cut/a/0', view());
     await button(page, 'It was not cut').trigger('click');
     await flushPromises();
     expect(page.text()).toContain('Rack 1');
