@@ -153,6 +153,19 @@ describe('a trial fit', () => {
     expect(moved.joints[4]!.cure).toBe('strip');
   });
 
+  it('no move pushes one sheet into another that lies on it (property)', () => {
+    // The long edge on the right lies on its neighbour; the others are butted, and gape as they like.
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0, max: 6, noNaN: true }), { minLength: 8, maxLength: 8 }), (gaps) => {
+        const read = round((place) => (place.joint === 1 ? 0 : gaps[places.indexOf(place) % 8]!), {
+          joints: joints.map((_, i) => ({ open: i !== 1 })),
+        });
+        const laid = read.joints.find(({ joint }) => joint === 1)!;
+        expect(laid.tight).toBeLessThanOrEqual(0.5);
+        expect(laid.cure).not.toBe('trim');
+      }),
+    );
+  });
   it('sheets that lie on each other are pulled together, and a proud edge or a neighbour’s gap keeps it from being good', () => {
     const lap = { joints: joints.map(() => ({ open: false })) };
     const [first] = places;

@@ -131,6 +131,7 @@ const rms = (values: readonly number[]) =>
 
 interface Read {
   place: FitPlace;
+  open: boolean;
   gap: number;
   wanted: number;
 }
@@ -148,11 +149,16 @@ function movedBy(read: readonly Read[]): Move | null {
   const most = Math.max(...read.map(({ gap, wanted }) => Math.abs(gap - wanted)));
   const whole = rigid(read);
   // Places that lie opposite each other tell next to nothing of a turn: one that moves an edge farther than any gap is none.
-  const found = whole && read.every(({ place }) => swing(whole, place) <= 2 * most + STILL) ? whole : shifted(read);
+  const steady = whole && read.every(({ place }) => swing(whole, place) <= 2 * most + STILL) ? whole : null;
+  const found = [steady, shifted(read)].find((move) => move && !presses(move, read));
   if (!found) return null;
   // A turn is as much as it moves an edge: the same angle is nothing on a small piece and a gap on a long one.
   return read.every(({ place }) => swing(found, place) < STILL) ? null : found;
 }
+
+/** Whether a move pushes sheets into each other that lie on one another: one cannot pass through the other. */
+const presses = ({ residuals }: Move, read: readonly Read[]): boolean =>
+  read.some(({ open, gap }, i) => !open && residuals[i]! < Math.min(gap, 0) - CLOSED_SLACK);
 
 const swing = ({ movement: { u, v, turn }, about }: Move, { at }: FitPlace): number => {
   const angle = (turn * Math.PI) / 180;

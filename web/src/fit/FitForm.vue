@@ -76,7 +76,7 @@ function send(): void {
   <form class="stack" @submit.prevent="send">
     <p class="small soft">
       With {{ hung.length > 0 ? hung.join('; ') : 'the neighbours' }} hung and shut, screws or pins at every second old
-      weld. Leave out what you cannot read. Where edges meet, {{ units.length(view.wanted) }} is wanted; sheets that lie
+      weld. Leave out what you cannot read. Where edges meet, {{ units.fine(view.wanted) }} is wanted; sheets that lie
       on each other have no gap.
     </p>
     <KitNotice v-if="given.length > 0"

@@ -19,10 +19,10 @@ const move = computed(() => {
   if (!found) return '';
   const parts = [
     ...(Math.abs(found.u) >= 0.2
-      ? [`${units.length(Math.abs(found.u))} towards its ${edgeName(props.panel, [Math.sign(found.u), 0])}`]
+      ? [`${units.fine(Math.abs(found.u))} towards its ${edgeName(props.panel, [Math.sign(found.u), 0])}`]
       : []),
     ...(Math.abs(found.v) >= 0.2
-      ? [`${units.length(Math.abs(found.v))} towards its ${edgeName(props.panel, [0, Math.sign(found.v)])}`]
+      ? [`${units.fine(Math.abs(found.v))} towards its ${edgeName(props.panel, [0, Math.sign(found.v)])}`]
       : []),
     ...(Math.abs(found.turn) >= 0.02
       ? [`turned by ${Math.abs(found.turn).toFixed(2)}° ${found.turn > 0 ? 'anticlockwise' : 'clockwise'}`]
@@ -36,7 +36,7 @@ function beadText({ joint, wide }: { joint: number; wide: number }): string {
   const { passes, each, pauses, minutes, strip } = buildUp({ length, low: wide, thickness: props.view.thickness });
   const pause = pauses.length > 0 ? ` with ${Math.ceil(Math.max(...pauses) / 60)} min to cool between them` : '';
   return (
-    `${passes} ${passes === 1 ? 'pass' : 'passes'} of ${units.length(each)} along the edge${pause}, ` +
+    `${passes} ${passes === 1 ? 'pass' : 'passes'} of ${units.fine(each)} along the edge${pause}, ` +
     `at most ${hoursText(minutes)} if all of it is low; a strip takes ${hoursText(strip)}`
   );
 }
@@ -53,7 +53,7 @@ const joints = computed(() => props.round.result.joints.filter(({ cure }) => cur
     <p v-if="move">
       <strong>Move it first: {{ move }}.</strong>
       <span class="small">
-        Gaps are off by {{ units.length(round.result.before) }} now, and by {{ units.length(round.result.after) }} after
+        Gaps are off by {{ units.fine(round.result.before) }} now, and by {{ units.fine(round.result.after) }} after
         it.</span
       >
     </p>
@@ -62,21 +62,21 @@ const joints = computed(() => props.round.result.joints.filter(({ cure }) => cur
         <strong>{{ view.joints[joint.joint]!.name }}: {{ FIT_CURE_WORDS[joint.cure].toLowerCase() }}.</strong>
         <template v-if="joint.cure === 'trim'">
           Mark
-          {{ joint.trim.map(({ place, mm }) => `${units.length(mm)} at ${number(place)}`).join(', ') }}, join the marks,
-          and take off {{ units.length(joint.rounds[0] ?? 0) }} at the widest place this time.
+          {{ joint.trim.map(({ place, mm }) => `${units.fine(mm)} at ${number(place)}`).join(', ') }}, join the marks,
+          and take off {{ units.fine(joint.rounds[0] ?? 0) }} at the widest place this time.
         </template>
         <template v-else>
-          It stands {{ units.length(joint.wide) }} too wide<template v-if="joint.cure === 'bead'"
+          It stands {{ units.fine(joint.wide) }} too wide<template v-if="joint.cure === 'bead'"
             >: {{ beadText(joint) }}</template
           >.
         </template>
       </li>
       <li v-for="one in round.result.flush" :key="one.place">
-        At {{ number(one.place) }} it stands {{ units.length(Math.abs(one.mm)) }} {{ one.mm > 0 ? 'proud' : 'low' }}:
+        At {{ number(one.place) }} it stands {{ units.fine(Math.abs(one.mm)) }} {{ one.mm > 0 ? 'proud' : 'low' }}:
         clamp it level, or raise the lower sheet.
       </li>
       <li v-for="one in round.result.neighbours" :key="one.name">
-        {{ one.name }}: {{ units.length(Math.abs(one.over)) }} too {{ one.over > 0 ? 'wide' : 'tight' }}.
+        {{ one.name }}: {{ units.fine(Math.abs(one.over)) }} too {{ one.over > 0 ? 'wide' : 'tight' }}.
       </li>
     </ul>
   </section>

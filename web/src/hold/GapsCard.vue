@@ -72,7 +72,7 @@ const along = (mm: number) => {
 };
 const liftWord = (mm: number) => (isLid.value ? (mm > 0 ? 'to the left' : 'to the right') : mm > 0 ? 'up' : 'down');
 const shimText = (thick: readonly number[]) =>
-  thick.length > 0 ? ` (shims ${thick.map((one) => units.length(one)).join(' + ')})` : '';
+  thick.length > 0 ? ` (shims ${thick.map((one) => units.fine(one)).join(' + ')})` : '';
 const isLid = computed(() => part.value.shimmed === null);
 const SMALL = 0.25;
 /** What is left where nothing rigid helps: the edge itself is bent, or it is the wrong shape. */
@@ -105,7 +105,7 @@ const stubborn = (set: GapView) =>
           <template v-if="Math.abs(mount.lift) < SMALL && Math.abs(mount.along) < SMALL">leave it.</template>
           <template v-else>
             <template v-if="Math.abs(mount.lift) >= SMALL"
-              >{{ liftWord(mount.lift) }} by <span class="mono">{{ units.length(Math.abs(mount.lift)) }}</span><template
+              >{{ liftWord(mount.lift) }} by <span class="mono">{{ units.fine(Math.abs(mount.lift)) }}</span><template
                 v-if="part.shimmed === 'up'"
                 >{{ shimText(mount.shims) }}</template
               ></template
@@ -122,7 +122,7 @@ const stubborn = (set: GapView) =>
         {{
           stubborn(set)
             .map(
-              ({ place, left }) => `${place.name} (${units.length(Math.abs(left))} too ${left > 0 ? 'wide' : 'tight'})`,
+              ({ place, left }) => `${place.name} (${units.fine(Math.abs(left))} too ${left > 0 ? 'wide' : 'tight'})`,
             )
             .join(', ')
         }}: that edge is trimmed, built up or bent.

@@ -18,6 +18,11 @@ export function useUnits() {
   const length = (mm: number) => formatLength({ mm, unit: unit.value }).text;
   /** A length that is marked with a tape: in an inch shop to a thirty-second. */
   const marked = (mm: number) => formatLength({ mm, unit: unit.value, denominator: 32 }).text;
+  /** What is read with a feeler or a caliper and not on a rule: a tenth of a mm, a thousandth of an inch; longer ones as on a rule. */
+  const fine = (mm: number) => {
+    if (Math.abs(mm) >= 6) return marked(mm);
+    return unit.value === 'mm' ? `${Number(mm.toFixed(1))} mm` : `${Number((mm / 25.4).toFixed(3))}"`;
+  };
   const sheet = (mm: number) => (unit.value === 'mm' ? `${mm.toFixed(2)} mm` : `${(mm / 25.4).toFixed(3)}"`);
   const sheetDoubt = (mm: number, sd: number) =>
     unit.value === 'mm'
@@ -92,6 +97,7 @@ export function useUnits() {
     noLength,
     length,
     marked,
+    fine,
     sheet,
     sheetDoubt,
     area,
