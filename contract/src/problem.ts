@@ -8,6 +8,8 @@ export interface ProblemBody {
   field?: string;
   /** With a conflict: what is stored now. */
   current?: unknown;
+  /** The station of the car in which it is put right, as the last word of its address. */
+  station?: string;
   /** With several fields wrong at once. */
   errors?: { field: string; detail: string }[];
 }

@@ -72,6 +72,13 @@ export interface WeldPlanView {
   earlier: EarlierWeld[];
 }
 
+/** The plan of the same repair on the other side, to which one goes over while this side cools. */
+export interface OtherSideView {
+  repairId: string;
+  name: string;
+  plan: WeldPlanView;
+}
+
 /** Both sides of the car welded in turn. */
 export interface BothSidesView {
   /** Of this side. */

@@ -215,6 +215,7 @@ export class CloseService {
         'invalid',
         `This would shut ${bare.join('; ')} with no coat on it. Record the coat under Close, or say there why it is shut bare.`,
         field,
+        { station: 'close' },
       );
   }
 

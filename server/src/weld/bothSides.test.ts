@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import type { RepairView } from '@aspecta/contract/verdict';
-import { weldDefaults, type BothSidesView, type WeldPlanView } from '@aspecta/contract/weld';
+import { weldDefaults, type BothSidesView, type OtherSideView, type WeldPlanView } from '@aspecta/contract/weld';
 import { decided, houseWithCar, ON_SILL, ownerOf, vehicleOf } from '../testing/house.ts';
 
 const here = houseWithCar();
@@ -25,7 +25,11 @@ describe('both sides of the car', () => {
     const right = (side.body as { repair: RepairView }).repair;
     expect(await both(left.id)).toMatchObject({ other: { repairId: right.id, planned: false }, turn: null });
     const mine = await layOut(left.id);
+    const beside = async (id: string) =>
+      (await here.owner.get(`/repairs/${id}/weld/other`).expect(200)).body as OtherSideView | null;
+    expect(await beside(left.id)).toBeNull();
     const theirs = await layOut(right.id);
+    expect(await beside(left.id)).toMatchObject({ repairId: right.id, name: 'Sill, right', plan: { done: [] } });
     const { name, other, turn } = await both(left.id);
     expect([name, other!.name]).toEqual(['Sill, left', 'Sill, right']);
     expect(turn!.total).toBeLessThanOrEqual(turn!.oneAfterOther.total);
@@ -47,5 +51,6 @@ describe('both sides of the car', () => {
   it('are nobody else’s', async () => {
     const { id } = await decided(here.owner, await vehicleOf(here.owner), 'patch', ON_SILL);
     await (await ownerOf(here.house, 'Strangers')).get(`/repairs/${id}/weld/both`).expect(404);
+    await (await ownerOf(here.house, 'More strangers')).get(`/repairs/${id}/weld/other`).expect(404);
   });
 });

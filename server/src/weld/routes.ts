@@ -14,6 +14,9 @@ export function weldRoutes(welds: WeldService, sides: BothSidesService): Router 
   router.get('/repairs/:id/weld/both', async (request, response) => {
     response.json(await sides.view(callerOf(request), idOf(request)));
   });
+  router.get('/repairs/:id/weld/other', async (request, response) => {
+    response.json(await sides.other(callerOf(request), idOf(request)));
+  });
   router.get('/repairs/:id/weld/usual', async (request, response) => {
     response.json(await welds.usual(callerOf(request), idOf(request)));
   });

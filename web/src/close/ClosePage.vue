@@ -60,7 +60,7 @@ function lastChance({ open }: FaceGroup): string {
   const [first] = times;
   if (!first) return '';
   const days = Math.max(0, Math.floor((Date.parse(first) - Date.now()) / DAY));
-  return `By the plan that is ${dayOf(first)}: ${days === 0 ? 'less than a day' : days === 1 ? 'one day' : `${days} days`} are left.`;
+  return `By the plan that is ${dayOf(first)}: ${days === 0 ? 'less than a day is' : days === 1 ? 'one day is' : `${days} days are`} left.`;
 }
 const names = (group: FaceGroup) =>
   group.open.map(({ panel }) => panelOf(load.data.value!.plan, panel).name).join(', ');

@@ -1,17 +1,13 @@
 <script setup lang="ts">
 import type { NeedView } from '@aspecta/contract/close';
 import WantForm from '../order/WantForm.vue';
-import { LITRES_PER_QUART } from '../shell/measures.ts';
+import { volumeText } from '../shell/measures.ts';
 import { useUnits } from '../shell/units.ts';
 
 /* What the coats of this car still take, in cans as they are sold, and into the order book with them. */
 defineProps<{ vehicle: string; needs: readonly NeedView[] }>();
 const units = useUnits();
-/** Cans are sold by the litre or by the US gallon's quart. */
-const volume = (litres: number) =>
-  units.unit.value === 'mm'
-    ? `${litres.toFixed(litres < 0.1 ? 2 : 1)} l`
-    : `${(litres / LITRES_PER_QUART).toFixed(1)} qt`;
+const volume = (litres: number) => volumeText(litres, units.unit.value);
 </script>
 
 <template>

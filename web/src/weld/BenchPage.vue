@@ -14,6 +14,7 @@ import { clock, useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import BenchCheck from './BenchCheck.vue';
+import OtherBench from './OtherBench.vue';
 import { placeWords } from './placeWords.ts';
 import { useBench } from './useBench.ts';
 import WeldSheet from './WeldSheet.vue';
@@ -124,7 +125,11 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
             </p>
           </div>
         </section>
-        <KitNotice bad v-if="bench.problem.value">{{ bench.problem.value }}</KitNotice>
+        <OtherBench :vehicle="id" :repair="repair" :left="left" />
+        <KitNotice bad v-if="bench.problem.value"
+          >{{ bench.problem.value }}
+          <RouterLink v-if="bench.mendedAt.value" :to="bench.mendedAt.value">Put it right there</RouterLink></KitNotice
+        >
         <div class="acts">
           <KitButton :disabled="done.size === 0 || bench.busy.value" @click="bench.takeBack()" class="back">
             Back

@@ -5,7 +5,7 @@ import { weldDefaults, type WeldPlanView } from '@aspecta/contract/weld';
 import { planWelds } from '@aspecta/core/weld';
 import { useOutbox } from '../outbox/useOutbox.ts';
 import { useConnection } from '../shell/connection.ts';
-import { signIn } from '../testing/fakeServer.ts';
+import { problem as refusal, signIn } from '../testing/fakeServer.ts';
 import { useBench } from './useBench.ts';
 
 const plan = planWelds({
@@ -77,6 +77,17 @@ afterEach(() => {
 });
 
 describe('the bench', () => {
+  it('says why a step is refused, and where that is put right', async () => {
+    const { finish, problem, mendedAt, unmount } = bench();
+    const detail = 'This would shut the sill with no coat on it.';
+    fetching.mockResolvedValue(refusal('invalid', detail, 422, { station: 'close' }));
+    await finish();
+    expect([problem.value, mendedAt.value]).toEqual([detail, '/vehicles/v/close']);
+    serve();
+    await finish();
+    expect([problem.value, mendedAt.value]).toEqual([null, null]);
+    unmount();
+  });
   it('goes on step by step by the server’s word, and takes a step back', async () => {
     const { step, finish, takeBack, unmount } = bench();
     expect(step.value!.n).toBe(1);

@@ -2,7 +2,7 @@ import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
 import type { WeldPlanView } from '@aspecta/contract/weld';
 import { useOutbox } from '../outbox/useOutbox.ts';
 import { ApiProblem, get, serverNow } from '../shell/api.ts';
-import { nextStepOf, roundFrom, waitLeft } from './weldScene.ts';
+import { nextOf, roundFrom } from './weldScene.ts';
 
 /** ms. Another device at the same joint is followed this closely. */
 const FOLLOW = 3000;
@@ -17,6 +17,8 @@ export function useBench(repairId: string, vehicleId: string) {
   const outbox = useOutbox();
   const view = shallowRef<WeldPlanView | null>(null);
   const problem = ref<string | null>(null);
+  /** Where in the car that is put right; null where it is here. */
+  const mendedAt = ref<string | null>(null);
   const busy = ref(false);
   const now = ref(serverNow());
   /** What the server knows, and what has been ticked here since. */
@@ -40,11 +42,10 @@ export function useBench(repairId: string, vehicleId: string) {
   });
   const done = computed(() => new Set(doneSteps.value.map((step) => step.n)));
   const steps = computed(() => view.value?.plan.steps ?? []);
-  const step = computed(() => nextStepOf(steps.value, done.value) ?? null);
+  const next = computed(() => nextOf(steps.value, doneSteps.value, now.value));
+  const step = computed(() => next.value?.step ?? null);
   const lastDone = computed(() => [...doneSteps.value].sort((a, b) => a.at.localeCompare(b.at)).at(-1) ?? null);
-  const left = computed(() =>
-    step.value ? waitLeft(step.value, lastDone.value ? new Date(lastDone.value.at).getTime() : null, now.value) : 0,
-  );
+  const left = computed(() => next.value?.left ?? 0);
 
   /** What can be done in one go from here. */
   const round = computed(() => (step.value ? roundFrom(steps.value, done.value, step.value) : []));
@@ -65,6 +66,7 @@ export function useBench(repairId: string, vehicleId: string) {
     const [first, last] = [which[0]!, which.at(-1)!];
     busy.value = true;
     problem.value = null;
+    mendedAt.value = null;
     try {
       const { answer } = await outbox.record<WeldPlanView>(
         {
@@ -83,6 +85,8 @@ export function useBench(repairId: string, vehicleId: string) {
     } catch (error) {
       if (error instanceof ApiProblem && error.code === 'conflict') view.value = error.body.current as WeldPlanView;
       problem.value = (error as Error).message;
+      const station = error instanceof ApiProblem ? error.body.station : undefined;
+      mendedAt.value = station ? `/vehicles/${vehicleId}/${station}` : null;
     } finally {
       busy.value = false;
     }
@@ -120,6 +124,7 @@ export function useBench(repairId: string, vehicleId: string) {
     done,
     busy,
     problem,
+    mendedAt,
     refresh,
     round,
     finish: () => (step.value ? tick([step.value.n], true) : Promise.resolve()),

@@ -35,6 +35,21 @@ export function roundFrom(steps: readonly WeldStep[], done: ReadonlySet<number>,
   return end < 0 ? left : left.slice(0, end);
 }
 
+/** s. Below that a wait is over: nobody sees it go by. */
+const AT_ONCE = 0.5;
+/** What of a plan comes next, and how long it has still to cool, s; null where all is done. */
+export function nextOf(
+  steps: readonly WeldStep[],
+  done: readonly { n: number; at: string }[],
+  now: number,
+): { step: WeldStep; left: number } | null {
+  const step = nextStepOf(steps, new Set(done.map(({ n }) => n)));
+  if (!step) return null;
+  const last = done.reduce((latest, { at }) => (at > latest ? at : latest), '');
+  const left = waitLeft(step, last === '' ? null : new Date(last).getTime(), now);
+  return { step, left: left < AT_ONCE ? 0 : left };
+}
+
 /** The first step that is not done; undefined when all are. */
 export const nextStepOf = (steps: readonly WeldStep[], done: ReadonlySet<number>) =>
   steps.find((step) => !done.has(step.n));
