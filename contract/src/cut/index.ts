@@ -72,11 +72,11 @@ export function sharedEdges({ corners }: Pick<CutPlanView, 'corners'>): [string,
 }
 
 /** mm. A corner as near as this to an edge lies on it: no tape is laid. */
-const ON_EDGE = 0.5;
+const ON_EDGE = 1;
 
-/** A tape figure as it is told. */
+/** A tape figure as it is told; a place beyond a straight edge that bows in lies on the edge itself. */
 export const figureText = ({ mm, text }: { mm: number; text: string }): string =>
-  Math.abs(mm) < ON_EDGE ? 'on it' : text;
+  mm < ON_EDGE ? 'on it' : text;
 
 /** What a person should know of the tapes before he marks: which corner, which figure, what is wrong with it. */
 export const troublesOf = ({ corners }: Pick<CutPlanView, 'corners'>): string[] =>

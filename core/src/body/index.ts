@@ -71,6 +71,6 @@ export function layerOf(panel: Panel, id: string): Layer {
   );
 }
 
-export { sheetOf } from './sheet.ts';
+export { areaOnSheet, sheetOf } from './sheet.ts';
 export { holdsBody } from './holdsBody.ts';
 export { boughtSheet, isSeen, liesBehind, pieceName, sheetsBefore } from './layered.ts';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { EVIDENCE, type Evidence, type ExtentView, type LearntView } from '@aspecta/contract/survey';
-import { sheetOf, type Panel } from '@aspecta/core/body';
+import { areaOnSheet, sheetOf, type Panel } from '@aspecta/core/body';
 import { area, clip } from '@aspecta/core/geometry';
 import {
   behindChance,
@@ -54,7 +54,7 @@ export class ExtentService {
   /** Keeps what is to be expected of a zone by what shows of it now; once for each kind of evidence. `history` is looked up before. */
   async foretell(manager: EntityManager, zone: ZoneRow, panel: Panel, history: readonly Opening[]): Promise<void> {
     const known = await manager.findOneBy(ForecastEntity, { zoneId: zone.id, evidence: zone.evidence });
-    const seen = clip('intersection', [zone.ring, ...zone.holes], sheetOf(panel)).area;
+    const seen = areaOnSheet(panel, [zone.ring, ...zone.holes]);
     if (known || seen === 0) return;
     const { p50, p90 } = spreadRatio(kindOf(zone.evidence), history);
     const whole = area(sheetOf(panel));

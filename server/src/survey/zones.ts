@@ -8,8 +8,8 @@ import {
   type ZoneVersionView,
   type ZoneView,
 } from '@aspecta/contract/survey';
-import { layerOf, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
-import { area, clip, type Polygon } from '@aspecta/core/geometry';
+import { areaOnSheet, layerOf, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
+import { area, type Polygon } from '@aspecta/core/geometry';
 import {
   mergeZones,
   splitZone,
@@ -226,7 +226,7 @@ export class ZoneService {
     const panel = panelOf(vehicle.plan, panelId);
     const layer = layerOf(panel, zone.layer);
     const polygon = zonePolygon(zone.ring, zone.holes);
-    if (clip('intersection', polygon, sheetOf(panel)).area === 0)
+    if (areaOnSheet(panel, polygon) === 0)
       refuse('outside-panel', 'ring', `The zone lies outside ${panel.name}; draw it on the sheet.`);
     const [readings, finds] = await Promise.all([
       this.services.readings.countingOn(vehicleId, panelId, layer.id),
@@ -317,12 +317,11 @@ function ringsOf(polygon: Polygon): Pick<ZoneInput, 'ring' | 'holes'> {
 
 export function zoneView(row: ZoneRow, panel: Panel): ZoneView {
   const { deletedAt: _deleted, vehicleId: _vehicle, changedAt, ...rest } = row;
-  const sheet = sheetOf(panel);
-  const onSheet = clip('intersection', polygonOf(row), sheet).area;
+  const onSheet = areaOnSheet(panel, polygonOf(row));
   return {
     ...rest,
     area: onSheet,
-    share: onSheet / area(sheet),
+    share: onSheet / area(sheetOf(panel)),
     distances: zoneDistances(panel, polygonOf(row)),
     changedAt: changedAt.toISOString(),
   };

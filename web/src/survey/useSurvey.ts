@@ -10,7 +10,7 @@ import type {
   ZoneView,
 } from '@aspecta/contract/survey';
 import { ZONE_CLASSES } from '@aspecta/contract/survey';
-import { panelOf, sheetOf, type Panel } from '@aspecta/core/body';
+import { areaOnSheet, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
 import { area, clip } from '@aspecta/core/geometry';
 import { signOf, zoneDistances } from '@aspecta/core/survey';
 import { useVehicle } from '../car/useVehicle.ts';
@@ -273,7 +273,7 @@ export function useSurvey(vehicleId: string, panelId: string) {
 
 /** A zone that is still on this device, as it will be. */
 function zoneOnTheWay(zone: ZoneInput, panel: Panel | null): ZoneView {
-  const onSheet = panel ? clip('intersection', [zone.ring, ...zone.holes], sheetOf(panel)).area : 0;
+  const onSheet = panel ? areaOnSheet(panel, [zone.ring, ...zone.holes]) : 0;
   return {
     ...zone,
     area: onSheet,
