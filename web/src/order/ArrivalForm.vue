@@ -15,6 +15,8 @@ import KitDialog from '../kit/KitDialog.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
+import KitUpload from '../kit/KitUpload.vue';
+import { sendPhotos } from '../photo/takePhoto.ts';
 import CautionList from '../shell/CautionList.vue';
 import { post } from '../shell/api.ts';
 import { majorUnits, minorUnits } from '../shell/money.ts';
@@ -73,6 +75,16 @@ const outcome = computed<ArrivalOutcome>({
 const OUTCOMES = ARRIVAL_OUTCOMES.map((value) => ({ value, label: OUTCOME_WORDS[value] }));
 const gone = computed(() => outcome.value === 'keep' || outcome.value === 'return');
 const wrong = ref<Record<string, string>>({});
+
+/** Pictures that were taken of it so far. */
+const pictures = ref(0);
+/** They are kept at once, whatever becomes of the part: a claim needs them even where this form is left. */
+async function take(files: readonly File[]): Promise<void> {
+  const { line } = props;
+  const place = { panel: line.panel || null, layer: null, u: null, v: null };
+  const note = `As it arrived from ${line.maker}: ${line.panelName}`.slice(0, 200);
+  await form.submit(() => sendPhotos(line.vehicleId, files, { ...place, note }, () => (pictures.value += 1)));
+}
 
 async function save(): Promise<void> {
   const bad: Record<string, string> = {};
@@ -192,6 +204,14 @@ async function save(): Promise<void> {
       <KitField v-slot="{ bind }" label="Note" :error="form.errors['note']"
         ><KitInput v-bind="bind" v-model="draft.note"
       /></KitField>
+      <div class="row">
+        <KitUpload label="Take a picture of it" accept="image/*" capture multiple @files="take" />
+        <span v-if="pictures > 0" role="status"
+          >{{ pictures === 1 ? 'One picture' : `${pictures} pictures` }} kept:
+          <RouterLink :to="`/vehicles/${line.vehicleId}/photos`">all of this car</RouterLink></span
+        >
+        <span v-else class="small soft">What is wrong with it is sent back with a picture.</span>
+      </div>
       <CautionList step="arrival" />
       <KitNotice
         v-if="form.rest('thickness', 'short', 'hours', 'credit', 'again.maker', 'price', 'carriage', 'note')"

@@ -1,9 +1,18 @@
 import { flushPromises } from '@vue/test-utils';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { BasketView, OrderLine } from '@aspecta/contract/order';
 import { button, FakeServer, field, openPage, signIn } from '../testing/fakeServer.ts';
 import { inOrder } from './inOrder.ts';
 import OrdersPage from './OrdersPage.vue';
+import KitUpload from '../kit/KitUpload.vue';
+import { sendPhotos } from '../photo/takePhoto.ts';
+
+vi.mock('../photo/takePhoto.ts', () => ({
+  sendPhotos: vi.fn((_vehicle: string, _files: unknown, _place: unknown, stored: () => void) => {
+    stored();
+    return Promise.resolve();
+  }),
+}));
 
 const line = (id: string, over: Partial<OrderLine> = {}): OrderLine => ({
   ...{ id, vehicleId: 'v', vehicle: 'Marigold', repairId: null, panel: 'sill-r', panelName: `Panel ${id}` },
@@ -103,6 +112,17 @@ describe('what has arrived', () => {
     expect(server.to('POST /orders/c/check')).toMatchObject([
       { points: { hand: true }, short: 30, thickness: null, outcome: 'rework', hours: 2, again: null, version: 4 },
     ]);
+  });
+
+  it('is photographed as it came, for a claim; the pictures are kept at once', async () => {
+    const page = await check();
+    expect(page.get('.dialog').text()).toContain('sent back with a picture');
+    page.getComponent(KitUpload).vm.$emit('files', [new File(['x'], 'edge.jpg')]);
+    await flushPromises();
+    expect(page.get('.dialog').text()).toContain('One picture kept');
+    const [vehicle, , place] = vi.mocked(sendPhotos).mock.calls[0]!;
+    expect([vehicle, place.panel]).toEqual(['v', line('c', {}).panel]);
+    expect(place.note).toMatch(/^As it arrived from /);
   });
 
   it('is kept as sheet and wanted elsewhere; a length that is none is said at its field', async () => {
