@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { JobView } from '@aspecta/contract/job';
+import type { PlanView } from '@aspecta/contract/plan';
 import { api, expect, rollIn, signIn, test } from './house.ts';
 
 /* From a decision to the evening on which each of its steps is done, and to the day on which it is ready. */
@@ -91,6 +92,37 @@ test('a decision becomes steps with reasons, a blocked one and one of one’s ow
   const job = await get<JobView>(`/vehicles/${car}/job`);
   expect(job.steps.find(({ id }) => id === 'car safe')!.state).toBe('done');
   expect(job.steps.find(({ title }) => title === 'Seats out')).toBeDefined();
+});
+
+test('a bar is dragged to a later day, the rest goes after it, and it is let go again', async ({ page, house }) => {
+  await signIn(page, house);
+  const car = await rollIn(page, 'Put off');
+  const { get, post } = await api(page, house);
+  const zone = { layer: 'outer', class: 'through', evidence: 'opened', holes: [], note: '', overruled: '' };
+  const damage = { id: randomUUID(), panel: 'sill-l', ring };
+  await post(`/vehicles/${car}/zones`, { ...zone, ...damage });
+  const repair = { id: randomUUID(), zoneIds: [damage.id], choice: 'patch', reason: 'One hole in a sound sill' };
+  await post(`/vehicles/${car}/repairs`, repair);
+  const plan = () => get<PlanView>(`/vehicles/${car}/plan`);
+  const before = await plan();
+  await page.goto(`${house.url}/vehicles/${car}/plan`);
+  const bars = page.locator('.drawing.movable');
+  await expect(bars.locator('svg')).toBeVisible();
+  await bars.evaluate((place: HTMLElement) => place.scrollIntoView({ block: 'start' }));
+  // The hand looks for a bar that can be taken: there the pointer says so.
+  const { x, y, width } = (await bars.boundingBox())!;
+  const row = y + 70;
+  let at = x + 200;
+  const isTaken = () => bars.evaluate((place: HTMLElement) => place.style.cursor !== '');
+  for (await page.mouse.move(at, row); !(await isTaken()) && at < x + width; at += 4) await page.mouse.move(at, row);
+  await page.mouse.down();
+  await page.mouse.move(x + width - 60, row, { steps: 5 });
+  await page.mouse.up();
+  await expect(page.getByText(/not before .*, as was said/)).toBeVisible();
+  await expect.poll(async () => Date.parse((await plan()).finish!)).toBeGreaterThan(Date.parse(before.finish!));
+  await page.getByRole('button', { name: /^Let it go/ }).click();
+  await expect(page.getByText(/not before .*, as was said/)).toBeHidden();
+  expect((await plan()).steps.some(({ said }) => said?.notBefore)).toBe(false);
 });
 
 test('tonight fits a phone held upright', async ({ browser, house }) => {

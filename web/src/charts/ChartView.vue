@@ -4,15 +4,24 @@ import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitTable from '../kit/KitTable.vue';
 import { useLook } from '../shell/look.ts';
-import { rowsOf, type Chart } from './chart.ts';
+import { dragBars, type Dragged } from './barDrag.ts';
+import { rowsOf, writeOn, type Chart } from './chart.ts';
 import { coloursNow } from './coloursNow.ts';
 import { optionOf } from './optionOf.ts';
 
 /* A chart and, behind it, the same as a table. The drawing library comes when the first chart is shown. */
-const props = defineProps<{ chart: Chart; height?: number }>();
+const props = defineProps<{
+  chart: Chart;
+  height?: number;
+  /** Which of its bars may be dragged along x, by their place in the series; none where it is left out. */
+  movable?: (index: number) => boolean;
+}>();
+const emit = defineEmits<{ moved: [index: number, x: number] }>();
 const look = useLook();
 const place = ref<HTMLElement>();
 const failed = ref(false);
+const dragged = ref<Dragged | null>(null);
+let drop = () => {};
 let drawing: ECharts | undefined;
 let gone = false;
 const resized = typeof ResizeObserver === 'undefined' ? undefined : new ResizeObserver(() => drawing?.resize());
@@ -30,6 +39,14 @@ onMounted(async () => {
     drawing = begin(place.value);
     draw();
     resized?.observe(place.value);
+    if (props.movable)
+      drop = dragBars(place.value, {
+        axes: () => drawing,
+        bars: () => props.chart.series.flatMap((one) => (one.kind === 'range' ? one.points : [])),
+        movable: props.movable,
+        shown: (now) => (dragged.value = now),
+        moved: (index, x) => emit('moved', index, x),
+      });
   } catch {
     // The figures are in the table all the same.
     failed.value = true;
@@ -39,6 +56,7 @@ onMounted(async () => {
 watch([() => props.chart, () => look.night], () => requestAnimationFrame(draw));
 onBeforeUnmount(() => {
   gone = true;
+  drop();
   resized?.disconnect();
   drawing?.dispose();
 });
@@ -48,7 +66,26 @@ onBeforeUnmount(() => {
   <figure class="chart">
     <figcaption>{{ chart.title }}</figcaption>
     <p v-if="failed" class="soft small">The drawing could not be loaded; here are its figures.</p>
-    <div v-else ref="place" class="drawing" role="img" :aria-label="chart.title" :style="{ height: `${tall}px` }" />
+    <div v-else class="over">
+      <div
+        ref="place"
+        class="drawing"
+        :class="{ movable }"
+        role="img"
+        :aria-label="chart.title"
+        :style="{ height: `${tall}px` }"
+      />
+      <div
+        v-if="dragged"
+        class="ghost"
+        :style="{
+          ...{ left: `${dragged.box.left}px`, top: `${dragged.box.top}px` },
+          ...{ width: `${dragged.box.width}px`, height: `${dragged.box.height}px` },
+        }"
+      >
+        <span class="mono">{{ writeOn(chart.x, dragged.x) }}</span>
+      </div>
+    </div>
     <KitCollapse title="As a table" :open="failed">
       <div class="scroll" tabindex="0" role="region" :aria-label="`${chart.title}, as a table`">
         <KitTable>
@@ -78,8 +115,33 @@ figcaption {
   font-size: 0.95rem;
   margin-bottom: 0.25rem;
 }
+.over {
+  position: relative;
+}
 .drawing {
   width: 100%;
+}
+/* Up and down scrolls the page; along goes to the bar. */
+.movable {
+  touch-action: pan-y;
+}
+.ghost {
+  position: absolute;
+  pointer-events: none;
+  border: 2px solid var(--mark);
+  border-radius: 3px;
+  background: var(--mark-soft);
+}
+.ghost span {
+  position: absolute;
+  bottom: 100%;
+  left: 0;
+  padding: 0 0.3rem;
+  white-space: nowrap;
+  font-size: 0.85rem;
+  background: var(--card);
+  border: 1px solid var(--line-strong);
+  border-radius: 4px;
 }
 .scroll {
   max-height: 240px;

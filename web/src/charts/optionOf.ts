@@ -3,6 +3,10 @@ import { titleOf, withUnit, writeOn, type Axis, type Chart, type ChartColour, ty
 
 export type Colours = Record<ChartColour | 'ink' | 'line' | 'card' | 'mark-soft' | 'line-strong', string>;
 
+/** More bars than that are taller than a screen: what they count stands above them then. */
+const MOST_BELOW = 12;
+const isTall = ({ y }: Pick<Chart, 'y'>): boolean => (y.names?.length ?? 0) > MOST_BELOW;
+
 /** A chart as the drawing library wants it. Figures in the face of figures, doubt as a band, units on the axes. */
 export function optionOf(chart: Chart, colours: Colours): EChartsCoreOption {
   const { x, y, series, marks = [], title } = chart;
@@ -15,8 +19,8 @@ export function optionOf(chart: Chart, colours: Colours): EChartsCoreOption {
     grid: {
       left: 8,
       right: 18,
-      top: (named ? 34 : 8) + (upright || !y.names ? 18 : 0),
-      bottom: 26,
+      top: (named ? 34 : 8) + (upright || !y.names ? 18 : 0) + (isTall(chart) ? 26 : 0),
+      bottom: isTall(chart) ? 8 : 26,
       containLabel: true,
     },
     legend: named
@@ -31,7 +35,7 @@ export function optionOf(chart: Chart, colours: Colours): EChartsCoreOption {
       formatter: ({ seriesName, value }: { seriesName?: string; value: readonly number[] }) =>
         hint(chart, seriesName ?? '', value),
     },
-    xAxis: axisOf(x, colours, 'x'),
+    xAxis: { ...axisOf(x, colours, 'x'), ...(isTall(chart) ? { position: 'top' } : {}) },
     yAxis: axisOf(y, colours, 'y'),
     series: [...series.flatMap((one) => seriesOf(one, colours)), marksOf(chart, colours)],
   };

@@ -4,7 +4,6 @@ import type { PlanView, Worker } from '@aspecta/contract/plan';
 import { belowVehicle } from '../car/belowVehicle.ts';
 import CarHead from '../car/CarHead.vue';
 import { useVehicle } from '../car/useVehicle.ts';
-import ChartView from '../charts/ChartView.vue';
 import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
@@ -18,7 +17,8 @@ import Waiting from '../shell/Waiting.vue';
 import { hoursText } from './hoursText.ts';
 import { holdUps } from './holdUps.ts';
 import HoldUps from './HoldUps.vue';
-import { barsChart, slotsOf, tonightOf } from './planScene.ts';
+import PlanBars from './PlanBars.vue';
+import { slotsOf, tonightOf } from './planScene.ts';
 import StagesTable from './StagesTable.vue';
 import WhatIf from './WhatIf.vue';
 import WishForm from './WishForm.vue';
@@ -51,7 +51,6 @@ const days = computed(() =>
     slots: slots.value.filter((slot) => slot.day === day),
   })),
 );
-const chart = computed(() => barsChart(view.value, dayText));
 /** Share of the runs over which a step is said to hold the end up. */
 const OFTEN = 0.5;
 const holding = computed(() => holdUps(view.value.steps, OFTEN));
@@ -122,7 +121,7 @@ const anybody = computed(() => view.value.workers.length > 0);
             than it may. Move one of them, or take an hour in between.
           </p>
         </KitNotice>
-        <ChartView :chart="chart" />
+        <PlanBars :vehicle="id" :view="view" :day-text="dayText" :can-work="session.canWork" @saved="load.reload()" />
         <section v-if="holding.length > 0">
           <h2>What holds the end up</h2>
           <HoldUps :of="holding" />

@@ -4,6 +4,7 @@ import type { PlannedStep, PlanView } from '@aspecta/contract/plan';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import { hoursText, readHours } from './hoursText.ts';
 import { useSession } from '../shell/session.ts';
+import ChartView from '../charts/ChartView.vue';
 import PlanPage from './PlanPage.vue';
 import StagesTable from './StagesTable.vue';
 import { holdUps } from './holdUps.ts';
@@ -110,6 +111,56 @@ describe('the plan of a car', () => {
     expect(text).toMatch(/Next for Ines.*Tuesday,? 3 February 2026, 19:00 to 21:00/s);
     expect(text).toContain('holds the end up');
     expect(page.get('.tonight a').attributes('href')).toBe('/vehicles/v/repairs/r/weld');
+  });
+
+  describe('by its bars', () => {
+    const said = {
+      state: null,
+      reason: '',
+      until: null,
+      notBefore: '2026-02-09',
+      hours: null,
+      spent: null,
+      share: null,
+    };
+    const drag = async (index: number, x: number) => {
+      const { page } = await open();
+      page.getComponent(ChartView).vm.$emit('moved', index, x);
+      await flushPromises();
+      return page;
+    };
+    const sent = () => server.to('PUT /vehicles/v/job/said');
+    beforeEach(() => {
+      server.on('PUT /vehicles/v/job/said', {});
+    });
+
+    it('puts a step off to the day on which its bar is let go, and lets it go again', async () => {
+      // From noon on the 3rd: three and a half days later it is the 7th, at midnight and an hour in Berlin.
+      const page = await drag(0, 3.5);
+      expect(sent()).toMatchObject([{ step: 'a', notBefore: '2026-02-07', state: null }]);
+      const off = [{ ...steps[0]!, said: { ...said, by: 'Ines', at: '2026-02-03T12:00:00.000Z' } }, ...steps.slice(1)];
+      server.on('GET /vehicles/v/plan', view({ steps: off }));
+      page.unmount();
+      const { page: later } = await open();
+      expect(later.text()).toContain('not before 9 Feb 2026, as was said');
+      await button(later, 'Let it go').trigger('click');
+      await flushPromises();
+      expect(sent().at(-1)).toMatchObject({ step: 'a', notBefore: null });
+    });
+    it('says why a step cannot begin sooner, and asks for nothing where it stays on its day', async () => {
+      const why = ['It waits for the welder.'];
+      server.on('GET /vehicles/v/plan', view({ steps: [{ ...steps[1]!, why, pieces: [steps[1]!.pieces[1]!] }] }));
+      expect((await drag(0, 0.1)).text()).toContain('cannot begin before 4 Feb 2026. It waits for the welder.');
+      await drag(0, 1.3);
+      expect(sent()).toEqual([]);
+    });
+    it('moves what goes by the clock for nobody, and nothing for who only looks', async () => {
+      const movable = (page: Awaited<ReturnType<typeof open>>['page']) => page.getComponent(ChartView).props('movable');
+      const { page } = await open();
+      expect([0, 1, 2].map((i) => movable(page)!(i))).toEqual([true, true, false]);
+      signIn('viewer');
+      expect(movable((await open()).page)).toBeUndefined();
+    });
   });
 
   it('asks who works when before anything can be planned, in the words of a week', async () => {

@@ -41,6 +41,9 @@ export const tonightOf = <S extends PlannedStep>(slots: readonly Slot<S>[]): Slo
 const DAY = 86_400_000;
 const MOST_BARS = 40;
 
+/** The moment (ms) at a place of the bars. */
+export const momentOn = ({ from }: Pick<PlanView, 'from'>, x: number): number => Date.parse(from) + x * DAY;
+
 /** Every step as a bar over the days, the first at the top. */
 export function barsChart({ from, steps }: Pick<PlanView, 'from' | 'steps'>, dayText: (iso: string) => string): Chart {
   const shown = steps.slice(0, MOST_BARS);
@@ -55,7 +58,7 @@ export function barsChart({ from, steps }: Pick<PlanView, 'from' | 'steps'>, day
     x: {
       name: 'Day',
       min: 0,
-      write: (value) => dayText(new Date(begin + value * DAY).toISOString()),
+      write: (value) => dayText(new Date(momentOn({ from }, value)).toISOString()),
     },
     y: { name: 'Step', names: shown.map(({ title }) => short(title)) },
     series: [{ kind: 'range', name: 'steps', points: bars }],
