@@ -24,12 +24,14 @@ interface Order {
     credit?: number;
   };
   after?: Move[];
+  /** Number of its parcel, where it is followed. */
+  parcel?: string;
 }
 
 /** What was ordered, and what became of it. */
 export const order: Chapter = async ({ house, owner, id: vehicleId, story }) => {
   const orders = house.the(OrderService);
-  for (const { moves, check, after = [], item = null, ...wanted } of story.orders as Order[]) {
+  for (const { moves, check, after = [], item = null, parcel, ...wanted } of story.orders as Order[]) {
     let line = await orders.add(owner, { ...wanted, item, vehicleId, due: null });
     const go = async (steps: readonly Move[]) => {
       for (const [state, on, due] of steps)
@@ -43,6 +45,7 @@ export const order: Chapter = async ({ house, owner, id: vehicleId, story }) => 
         });
     };
     await go(moves);
+    if (parcel) line = await orders.track(owner, line.id, { number: parcel, version: line.version });
     if (check)
       line = await checkArrival({ db: house.db, orders }, owner, line.id, {
         points: Object.fromEntries([

@@ -75,8 +75,7 @@ export function sharedEdges({ corners }: Pick<CutPlanView, 'corners'>): [string,
 const ON_EDGE = 1;
 
 /** A tape figure as it is told; a place beyond a straight edge that bows in lies on the edge itself. */
-export const figureText = ({ mm, text }: { mm: number; text: string }): string =>
-  mm < ON_EDGE ? 'on it' : text;
+export const figureText = ({ mm, text }: { mm: number; text: string }): string => (mm < ON_EDGE ? 'on it' : text);
 
 /** What a person should know of the tapes before he marks: which corner, which figure, what is wrong with it. */
 export const troublesOf = ({ corners }: Pick<CutPlanView, 'corners'>): string[] =>

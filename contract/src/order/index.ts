@@ -151,12 +151,33 @@ export interface OrderLine {
   history: OrderStep[];
   /** Lines with the same one are ordered together; their carriage is each one's share. */
   parcel: string | null;
+  /** What the carrier says, as long as it is on its way; null where no number is known. */
+  tracking: Tracking | null;
   /** What was seen when it arrived; null where nobody has checked it. */
   arrival: ArrivalCheck | null;
   /** What came back for it, minor units. */
   credit: number | null;
   /** Sheet of the panel on the car, mm; null where it is no panel. */
   sheet: number | null;
+  version: number;
+}
+
+/** What the carrier says of a parcel. */
+export interface ShipmentStep {
+  at: string;
+  text: string;
+}
+/** A parcel that is followed by its number. */
+export interface Tracking {
+  number: string;
+  steps: ShipmentStep[];
+  /** Day on which it is handed over, as far as the carrier knows. */
+  expected: string;
+  handedOver: boolean;
+}
+/** Follows a parcel by its number; an empty one: not any more. */
+export interface TrackInput {
+  number: string;
   version: number;
 }
 

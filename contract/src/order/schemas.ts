@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { ARRIVAL_OUTCOMES, ARRIVAL_POINTS, ORDER_STATES } from '@aspecta/core/order';
-import type { ArrivalInput, OrderMove, ParcelInput } from './index.ts';
+import type { ArrivalInput, OrderMove, ParcelInput, TrackInput } from './index.ts';
 
 /* What may come in, by field. */
 /** A day of the calendar: 2026-02-30 is none. */
@@ -54,6 +54,10 @@ export const orderChangeSchema = Joi.object<{
   note: string;
   version: number;
 }>({ ...fields, version: Joi.number().integer().required() });
+export const trackSchema = Joi.object<TrackInput>({
+  number: Joi.string().trim().allow('').max(60).required().label('Number of the parcel'),
+  version: Joi.number().integer().required(),
+});
 export const orderMoveSchema = Joi.object<OrderMove>({
   state: Joi.valid(...ORDER_STATES).required(),
   on: day.required(),

@@ -16,7 +16,7 @@ export const sheetChangeSchema = Joi.object<SheetInput & { version: number }>({
 });
 const laid = {
   blanks: Joi.array()
-    .items(Joi.string().pattern(/^[0-9a-f-]{36}(\.\d{1,2})?$/))
+    .items(Joi.string().pattern(/^[0-9a-f-]{36}(\.\d{1,2})?$/, 'blank'))
     .min(1)
     .max(60)
     .unique()

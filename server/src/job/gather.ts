@@ -1,3 +1,4 @@
+import { expectedOn } from '../order/tracking.ts';
 import { In, IsNull, Not, type DataSource } from 'typeorm';
 import type { HeldShares, JobInput, JobRepair, OrderedPart, OwnStep } from '@aspecta/core/job';
 import { otherSideOf, type BodyPlan } from '@aspecta/core/body';
@@ -202,7 +203,8 @@ const expected = (order: OrderRow, offers: readonly OfferRow[], now: Date): Retu
   expectedIn(
     {
       state: order.state,
-      due: order.due,
+      // Whose parcel is followed comes when its carrier says so.
+      due: expectedOn(order, null),
       since: sinceOf(order).on,
       quotedDays: offers.find(({ panel, maker }) => panel === order.panel && maker === order.maker)?.leadDays,
     },

@@ -20,6 +20,12 @@ export const attacks: readonly Attack[] = [
     body: () => ({ state: 'ordered', on: '2026-02-01', due: null, note: '', version: 99 }),
   },
   {
+    name: 'an order followed',
+    method: 'put',
+    path: ({ order }) => `/orders/${order}/track`,
+    body: () => ({ number: 'X1', version: 99 }),
+  },
+  {
     name: 'an order moved back',
     method: 'post',
     path: ({ order }) => `/orders/${order}/back`,

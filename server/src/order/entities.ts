@@ -28,6 +28,8 @@ export interface OrderRow {
   history: OrderStep[];
   /** Shared by lines that were ordered together. */
   parcel: string | null;
+  /** Number of its parcel, and since when it is known; null where it is not followed. */
+  tracking: { number: string; since: string } | null;
   arrival: ArrivalCheck | null;
   credit: number | null;
   version: number;
@@ -54,6 +56,7 @@ export const OrderEntity = new EntitySchema<OrderRow>({
     unneeded: maybe(text(200)),
     history: json(),
     parcel: maybe(ref()),
+    tracking: maybe(json()),
     arrival: maybe(json()),
     credit: maybe(whole()),
     version: version(),

@@ -6,6 +6,7 @@ import { ORDER_STATES, nextStates } from '@aspecta/core/order';
 import { houseWithCar, ownerOf, vehicleOf } from '../testing/house.ts';
 
 const here = houseWithCar();
+const dayFrom = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 
 const details = { maker: 'Harrow Pressings', price: 11_800, quantity: 1, carriage: 2400, due: null, note: '' };
 const add = async (over: object = {}): Promise<OrderLine> =>
@@ -156,6 +157,27 @@ describe('a line of the order book', () => {
     });
     const { body } = await here.owner.post(`/orders/${line.id}/back`, { version: line.version }).expect(200);
     expect(body).toMatchObject({ state: 'ordered', due: '2026-01-15' });
+  });
+
+  it('is followed by the number of its parcel while it is on its way, with all that lies in it', async () => {
+    const track = (of: OrderLine, number: string) =>
+      here.owner.put(`/orders/${of.id}/track`, { number, version: of.version });
+    let line = await add();
+    expect((await track(line, 'XP 12').expect(422)).body).toMatchObject({ field: 'number' });
+    line = (await move(line, 'ordered', { on: dayFrom(0), due: dayFrom(9) }).expect(200)).body as OrderLine;
+    expect(line.tracking).toBeNull();
+    expect((await track(line, 'X'.repeat(61)).expect(422)).body).toMatchObject({ field: 'number' });
+    line = (await track(line, 'XP-12.7').expect(200)).body as OrderLine;
+    expect(line.tracking).toMatchObject({ number: 'XP-12.7', expected: dayFrom(9), handedOver: false });
+    expect(line.tracking!.steps.map(({ text }) => text)).toEqual(['The number is known, the parcel is not there yet']);
+    await track({ ...line, version: 1 }, 'late').expect(409);
+    // Here, it is not followed; not any more where somebody says so.
+    const here1 = (await move(line, 'arrived', { on: dayFrom(1) }).expect(200)).body as OrderLine;
+    expect(here1.tracking).toBeNull();
+    const back = (await here.owner.post(`/orders/${line.id}/back`, { version: here1.version }).expect(200))
+      .body as OrderLine;
+    expect(back.tracking).toMatchObject({ number: 'XP-12.7' });
+    expect(((await track(back, '').expect(200)).body as OrderLine).tracking).toBeNull();
   });
 
   it('changes by the version that was seen; the second to change sees what is stored', async () => {

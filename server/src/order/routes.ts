@@ -7,6 +7,7 @@ import {
   orderMoveSchema,
   orderSchema,
   parcelSchema,
+  trackSchema,
 } from '@aspecta/contract/order/schemas';
 import { idOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
@@ -73,6 +74,9 @@ export function orderRoutes(services: Services): Router {
   });
   router.post('/:id/move', async (request, response) => {
     response.json(await orders.move(callerOf(request), idOf(request), parse(orderMoveSchema, request.body)));
+  });
+  router.put('/:id/track', async (request, response) => {
+    response.json(await orders.track(callerOf(request), idOf(request), parse(trackSchema, request.body)));
   });
   router.post('/:id/back', async (request, response) => {
     const { version } = parse(orderBackSchema, request.body);

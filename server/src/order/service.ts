@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { In, type DataSource, type EntityManager } from 'typeorm';
-import type { OrderLine, OrderMove } from '@aspecta/contract/order';
+import type { OrderLine, OrderMove, TrackInput } from '@aspecta/contract/order';
 import type { Offer } from '@aspecta/contract/verdict';
 import { panelOf } from '@aspecta/core/body';
 import { isAwaited, isGone, isOver, nextStates } from '@aspecta/core/order';
@@ -186,6 +186,30 @@ export class OrderService {
         `${line.panelName}: ${part ? `${part.pieces} of ${line.quantity} ` : ''}${word(state)}${note ? `, ${note}` : ''}`,
         { kind: 'order', ids: [id], version: version + 1 },
       );
+    });
+    return this.line(caller, id);
+  }
+
+  /** Follows the parcel of a line by its number, with all that lies in it; without a number not any more. */
+  async track(caller: Caller, id: string, { number, version }: TrackInput): Promise<OrderLine> {
+    const line = await this.line(caller, id);
+    if (number !== '' && !isAwaited(line.state))
+      throw new ServerProblem(
+        'invalid',
+        `What is ${word(line.state)} is not on its way: nothing is followed.`,
+        'number',
+      );
+    const tracking = number === '' ? null : { number, since: new Date().toISOString() };
+    await changeOfAll(this.db, await carsInParcel(this.db, line.parcel, line.vehicleId), async (manager) => {
+      await changeVersioned(manager, {
+        ...{ target: OrderEntity, id, seen: version, changes: { tracking }, current: () => this.line(caller, id) },
+      });
+      if (line.parcel)
+        for (const other of await manager.findBy(OrderEntity, { parcel: line.parcel }))
+          if (other.id !== id)
+            await manager.update(OrderEntity, { id: other.id }, { tracking, version: other.version + 1 });
+      const said = number === '' ? 'is not followed any more' : `followed by its number ${number}`;
+      await record(manager, caller, line.vehicleId, 'order', `${line.panelName}: ${said}`);
     });
     return this.line(caller, id);
   }

@@ -6,6 +6,7 @@ import type { OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import { dayIn } from '../shop/day.ts';
 import type { OrderRow } from './entities.ts';
+import { trackingOf } from './tracking.ts';
 
 export const step = (state: OrderState, on: string, caller: Caller, note = ''): OrderStep => ({
   state,
@@ -57,6 +58,7 @@ export function viewOf(row: OrderRow, vehicle: OwnVehicle, shop: Shop): OrderLin
     unneeded: isOver(row.state) ? null : row.unneeded,
     history: row.history,
     parcel: row.parcel,
+    tracking: trackingOf(row, shop.timeZone),
     arrival: row.arrival,
     credit: row.credit,
     sheet: row.item === null ? sheetOf(panelOf(vehicle.plan, row.panel), row.layer) : null,

@@ -19,6 +19,7 @@ export const wantedLine = (caller: Caller, on: string, what: Wanted): OrderRow =
   note: '',
   history: [step('wanted', on, caller)],
   parcel: null,
+  tracking: null,
   arrival: null,
   credit: null,
   version: 1,

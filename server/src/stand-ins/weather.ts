@@ -1,3 +1,5 @@
+import { chance } from './chance.ts';
+
 /**
  * A weather service that is made up: the same hours always have the same weather, so that a plan does not
  * move because it is looked at again. To be replaced by one that knows the place of the shop.
@@ -19,14 +21,6 @@ export const FORECAST_HOURS = 240;
 /** Share of days with rain; a spell begins at any hour and lasts so many. */
 const RAIN_DAYS = 0.35;
 const SPELL = { least: 2, most: 9 };
-
-/** 0 to 1, always the same for the same number. */
-function chance(n: number, salt: number): number {
-  let x = (Math.imul(n, 0x9e3779b1) ^ Math.imul(salt, 0x85ebca6b)) >>> 0;
-  x = Math.imul(x ^ (x >>> 16), 0x7feb352d) >>> 0;
-  x = Math.imul(x ^ (x >>> 15), 0x846ca68b) >>> 0;
-  return ((x ^ (x >>> 16)) >>> 0) / 2 ** 32;
-}
 
 function rainsAt(hour: number): number {
   const day = Math.floor(hour / DAY_HOURS);

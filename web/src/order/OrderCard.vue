@@ -20,6 +20,7 @@ import { useForm } from '../shell/useForm.ts';
 import ArrivalForm from './ArrivalForm.vue';
 import NeedText from './NeedText.vue';
 import OrderForm from './OrderForm.vue';
+import ShipmentTile from './ShipmentTile.vue';
 
 const props = defineProps<{
   line: OrderLine;
@@ -168,6 +169,13 @@ const takeBack = () => send('back', {});
         Take “{{ ORDER_WORDS[line.state].toLowerCase() }}” back
       </KitButton>
     </div>
+    <ShipmentTile
+      v-if="isAwaited(line.state)"
+      class="shipment"
+      :line="line"
+      @changed="emit('changed')"
+      @arrived="go('arrived')"
+    />
     <form v-if="going" class="row move" @submit.prevent="move">
       <KitField v-slot="{ bind }" :label="`${ORDER_WORDS[going]} on`" :error="form.errors['on']"
         ><KitDate v-bind="bind" v-model="on" required
@@ -232,6 +240,7 @@ const takeBack = () => send('back', {});
 .acts,
 .move,
 .history,
+.shipment,
 .notice {
   grid-column: 1 / -1;
 }

@@ -29,6 +29,7 @@ const line: OrderLine = {
   note: '',
   unneeded: null,
   parcel: null,
+  tracking: null,
   arrival: null,
   credit: null,
   sheet: 1,

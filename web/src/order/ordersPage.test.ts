@@ -25,6 +25,7 @@ const line = (id: string, over: Partial<OrderLine> = {}): OrderLine => ({
   note: '',
   unneeded: null,
   parcel: null,
+  tracking: null,
   arrival: null,
   credit: null,
   sheet: 1,

@@ -18,7 +18,7 @@ const line = (id: string, over: Partial<OrderLine> = {}): OrderLine => ({
   ...{ id, vehicleId: 'v', vehicle: 'Marigold', repairId: null, panel: 'sill-r', panelName: `Panel ${id}` },
   ...{ maker: 'Harrow Pressings', price: 10_000, quantity: 1, carriage: 0, landed: 12_000, currency: 'EUR' },
   ...{ taxRate: 0.2, state: 'wanted', next: ['ordered'], due: null, late: false, note: '', unneeded: null },
-  ...{ history: [], parcel: null, arrival: null, credit: null, sheet: 1, version: 4 },
+  ...{ history: [], parcel: null, tracking: null, arrival: null, credit: null, sheet: 1, version: 4 },
   ...over,
 });
 const basket: BasketView = {
