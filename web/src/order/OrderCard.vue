@@ -169,13 +169,9 @@ const takeBack = () => send('back', {});
         Take “{{ ORDER_WORDS[line.state].toLowerCase() }}” back
       </KitButton>
     </div>
-    <ShipmentTile
-      v-if="isAwaited(line.state)"
-      class="shipment"
-      :line="line"
-      @changed="emit('changed')"
-      @arrived="go('arrived')"
-    />
+    <div v-if="isAwaited(line.state)" class="carrier">
+      <ShipmentTile :line="line" @changed="emit('changed')" @arrived="go('arrived')" />
+    </div>
     <form v-if="going" class="row move" @submit.prevent="move">
       <KitField v-slot="{ bind }" :label="`${ORDER_WORDS[going]} on`" :error="form.errors['on']"
         ><KitDate v-bind="bind" v-model="on" required
@@ -240,7 +236,7 @@ const takeBack = () => send('back', {});
 .acts,
 .move,
 .history,
-.shipment,
+.carrier,
 .notice {
   grid-column: 1 / -1;
 }

@@ -72,7 +72,8 @@ async function follow(to: string): Promise<void> {
 }
 .shipment ol {
   margin: 0.2rem 0;
-  padding-left: 1.2rem;
+  padding: 0;
+  list-style: none;
 }
 .ask {
   align-items: end;
