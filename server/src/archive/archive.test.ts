@@ -6,7 +6,7 @@ import { weldDefaults } from '@aspecta/contract/weld';
 import { ON_SILL, decided, houseWithCar, ownerOf, reading, vehicleOf, type Visitor } from '../testing/house.ts';
 import { familyOf } from './family.ts';
 import { rowsOf, type Rows } from './out.ts';
-import { readArchive } from './read.ts';
+import { readArchive, type Archive } from './read.ts';
 
 const here = houseWithCar();
 
@@ -104,7 +104,7 @@ describe('a car as an archive', () => {
     const car = await carInWork(here.owner);
     const zip = await out(here.owner, car);
     const other = await ownerOf(here.house, 'Another shop');
-    const { id } = (await send(other, zip).expect(201)).body as { id: string };
+    const [id] = ((await send(other, zip).expect(201)).body as { ids: [string] }).ids;
     expect(id).not.toBe(car);
     const rows = async (of: Visitor, vehicle: string) => {
       const { shopId } = (await here.house.db.query('SELECT shopId FROM vehicle WHERE id = ?', [vehicle]))[0] as {
@@ -175,7 +175,7 @@ describe('a car as an archive', () => {
   it('takes nothing in that hangs on another car, has strange columns or lacks a picture; nothing is left of it', async () => {
     const car = await carInWork(here.owner);
     const zip = await out(here.owner, car);
-    const read = await readArchive(zip);
+    const read = (await readArchive(zip)).cars[0]!;
     const again = (change: (rows: Rows) => void, pictures = true) => {
       const rows = JSON.parse(JSON.stringify(read.rows)) as Rows;
       change(rows);
@@ -205,6 +205,37 @@ describe('a car as an archive', () => {
     for (const [bytes, words] of tries) expect((await send(here.owner, bytes).expect(422)).body.detail).toMatch(words);
     expect(await count()).toBe(before);
     await send(here.owner, await again(() => undefined)).expect(201);
+  });
+
+  it('goes out with all the others of the shop in one ZIP, and in with them; one that is refused is named', async () => {
+    const owner = await ownerOf(here.house, 'Moving house');
+    await owner.get('/archive/cars.zip').expect(422);
+    const [first, second] = [await carInWork(owner), await carInWork(owner)];
+    const all = (
+      await owner
+        .get('/archive/cars.zip')
+        .buffer(true)
+        .parse(whole as never)
+        .expect(200)
+    ).body as Buffer;
+    const other = await ownerOf(here.house, 'A new house');
+    const { ids } = (await send(other, all).expect(201)).body as { ids: string[] };
+    expect(ids).toHaveLength(2);
+    for (const [i, car] of [first, second].entries()) {
+      const rows = (of: string) => rowsOf(here.house.db, { id: of, planId: 'saloon', shopId: '' });
+      expect(plain(await rows(ids[i]!))).toEqual(plain(await rows(car)));
+    }
+    // A second one without its pictures: the first is here, the second is not, and both are told by name.
+    const { cars } = await readArchive(all);
+    const told = (car: Archive) => JSON.stringify({ format: 'aspecta-car', version: 1, car: car.car, rows: car.rows });
+    const bare = { ...cars[0]!, car: 'Bare', rows: { ...cars[0]!.rows, photo: [] } };
+    const zip = await zipOf({ '1/car.json': told(bare), '2/car.json': told({ ...cars[1]!, car: 'Lost' }) });
+    const { body } = await send(other, zip).expect(422);
+    expect(body.detail).toMatch(
+      /^Lost: A picture of this car is missing.*Taken in before it: Bare; not looked at: none/,
+    );
+    expect((await other.get('/vehicles')).body).toHaveLength(3);
+    await (await ownerOf(here.house, 'Nobody here')).get('/archive/cars.zip').expect(422);
   });
 
   it('is for people of the shop: a stranger finds no car, and nobody else takes one in', async () => {

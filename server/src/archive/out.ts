@@ -29,17 +29,23 @@ export async function rowsOf(db: DataSource, vehicle: Pick<OwnVehicle, 'id' | 'p
   return own ? { body_plan: [{ ...own }], ...rows } : rows;
 }
 
-/** A car as a ZIP that flows: its rows as JSON, and its pictures as they are kept, one at a time. */
-export async function archiveOf(db: DataSource, vehicle: OwnVehicle, pictures: PictureStore): Promise<Readable> {
-  const rows = await rowsOf(db, vehicle);
+/** Cars as a ZIP that flows: the rows of each as JSON, and its pictures as they are kept, one at a time; of several each in a folder of its own. */
+export function archiveOf(db: DataSource, vehicles: readonly OwnVehicle[], pictures: PictureStore): Readable {
   const zip = archiver('zip', { zlib: { level: 6 } });
   const { format, version } = ARCHIVE;
-  zip.append(JSON.stringify({ format, version, car: vehicle.nickname, rows }), { name: 'car.json' });
-  for (const { file } of rows['photo'] ?? [])
-    for (const small of [false, true]) {
-      const name = pictures.nameOf(file as string, small);
-      zip.file(pictures.path(file as string, small), { name: `pictures/${name}` });
+  const fill = async () => {
+    for (const [i, vehicle] of vehicles.entries()) {
+      const folder = vehicles.length > 1 ? `${i + 1}/` : '';
+      const rows = await rowsOf(db, vehicle);
+      zip.append(JSON.stringify({ format, version, car: vehicle.nickname, rows }), { name: `${folder}car.json` });
+      for (const { file } of rows['photo'] ?? [])
+        for (const small of [false, true]) {
+          const name = pictures.nameOf(file as string, small);
+          zip.file(pictures.path(file as string, small), { name: `${folder}pictures/${name}` });
+        }
     }
-  void zip.finalize();
+    await zip.finalize();
+  };
+  fill().catch((error: Error) => zip.destroy(error));
   return zip;
 }

@@ -2,39 +2,47 @@ import yauzl, { type Entry, type ZipFile } from 'yauzl';
 import { ServerProblem } from '../http/problems.ts';
 import { ARCHIVE, type Rows } from './out.ts';
 
-/** Bytes of the JSON and of one picture, pictures, and rows that one car may bring. */
-const MOST = { json: 200_000_000, picture: 30_000_000, pictures: 4000, rows: 200_000 };
+/** Bytes of the JSON and of one picture, pictures in all, rows that one car may bring, and cars at once. */
+const MOST = { cars: 100, json: 200_000_000, picture: 30_000_000, pictures: 4000, rows: 200_000 };
 
 const refused = (detail: string) => new ServerProblem('invalid', detail, 'archive');
 
-/** An archive as it lies in the memory: its rows, and its pictures by name, each read when it is asked for. */
+/** A car of an archive: its rows, and its pictures by name, each read when it is asked for. */
 export interface Archive {
   car: string;
   rows: Rows;
   picture(name: string): Promise<Buffer | null>;
-  close(): void;
 }
 
-/** Opens a ZIP that somebody has sent. @throws ServerProblem naming what is wrong with it */
-export async function readArchive(bytes: Buffer): Promise<Archive> {
+/** One car at the root of an archive, or several, each in a folder. */
+const CAR = /^(?:([^/]{1,40})\/)?car\.json$/;
+
+/** Opens a ZIP that somebody has sent: the cars in it, all of them checked. @throws ServerProblem naming what is wrong with it */
+export async function readArchive(bytes: Buffer): Promise<{ cars: Archive[]; close: () => void }> {
   const zip = await opened(bytes);
   try {
     const entries = await entriesOf(zip);
-    const told = entries.get('car.json');
-    if (!told) throw refused('This ZIP is no car of Aspecta: it has no car.json.');
-    if (told.uncompressedSize > MOST.json) throw refused('The car.json of this archive is too large to be read.');
-    const { car, rows } = checked(await bytesOf(zip, told));
-    return {
-      ...{ car, rows },
-      picture: async (name) => {
-        const entry = entries.get(`pictures/${name}`);
-        if (!entry) return null;
-        if (entry.uncompressedSize > MOST.picture)
-          throw refused(`The picture ${name} is larger than any that is kept.`);
-        return bytesOf(zip, entry);
-      },
-      close: () => zip.close(),
-    };
+    const told = [...entries].flatMap(([name, entry]) => {
+      const found = CAR.exec(name);
+      return found ? [{ entry, folder: found[1] === undefined ? '' : `${found[1]}/` }] : [];
+    });
+    if (told.length === 0) throw refused('This ZIP is no car of Aspecta: it has no car.json.');
+    if (told.length > MOST.cars) throw refused(`This archive has more than ${MOST.cars} cars; take them out in parts.`);
+    const cars: Archive[] = [];
+    for (const { entry, folder } of told) {
+      if (entry.uncompressedSize > MOST.json) throw refused('The car.json of this archive is too large to be read.');
+      cars.push({
+        ...checked(await bytesOf(zip, entry)),
+        picture: async (name) => {
+          const picture = entries.get(`${folder}pictures/${name}`);
+          if (!picture) return null;
+          if (picture.uncompressedSize > MOST.picture)
+            throw refused(`The picture ${name} is larger than any that is kept.`);
+          return bytesOf(zip, picture);
+        },
+      });
+    }
+    return { cars, close: () => zip.close() };
   } catch (error) {
     zip.close();
     throw error;

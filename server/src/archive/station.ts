@@ -1,4 +1,5 @@
-import express, { Router } from 'express';
+import type { Readable } from 'node:stream';
+import express, { Router, type Response } from 'express';
 import { GarageService } from '../garage/service.ts';
 import { idOf } from '../http/params.ts';
 import { callerOf, needs } from '../http/session.ts';
@@ -6,11 +7,27 @@ import { ServerProblem } from '../http/problems.ts';
 import { PictureStore } from '../photo/pictures.ts';
 import type { Station } from '../station.ts';
 import { archiveOf } from './out.ts';
-import { readArchive } from './read.ts';
+import { readArchive, type Archive } from './read.ts';
 import { takeIn } from './takeIn.ts';
 
 /** Bytes of an archive that is taken in: pictures of a whole restoration. */
 const LARGEST = 500_000_000;
+
+const flow = (zip: Readable, response: Response): void => {
+  zip.on('error', (error) => response.destroy(error));
+  zip.pipe(response);
+};
+
+/** Each car is taken in whole or not at all: which are here when one of several is refused. */
+function told(error: unknown, cars: readonly Archive[], taken: number): unknown {
+  if (!(error instanceof ServerProblem)) return error;
+  const names = cars.map(({ car }) => car);
+  return new ServerProblem(
+    error.code,
+    `${names[taken]}: ${error.message} Taken in before it: ${names.slice(0, taken).join(', ')}; not looked at: ${names.slice(taken + 1).join(', ') || 'none'}.`,
+    error.field,
+  );
+}
 
 /** A whole car out of this house, and into another. */
 export const archive: Station = {
@@ -22,10 +39,16 @@ export const archive: Station = {
       const caller = callerOf(request);
       needs('worker', caller);
       const vehicle = await house.the(GarageService).own(caller, idOf(request));
-      const zip = await archiveOf(house.db, vehicle, pictures);
       response.attachment(`${vehicle.nickname.replace(/[^\p{L}\p{N} _-]/gu, '').trim() || 'car'}.zip`);
-      zip.on('error', (error) => response.destroy(error));
-      zip.pipe(response);
+      flow(archiveOf(house.db, [vehicle], pictures), response);
+    });
+    router.get('/archive/cars.zip', async (request, response) => {
+      const caller = callerOf(request);
+      needs('owner', caller);
+      const vehicles = await house.the(GarageService).all(caller);
+      if (vehicles.length === 0) throw new ServerProblem('invalid', 'There is no car to take out.', 'archive');
+      response.attachment('cars.zip');
+      flow(archiveOf(house.db, vehicles, pictures), response);
     });
     router.post('/archive/import', express.raw({ type: () => true, limit: LARGEST }), async (request, response) => {
       const caller = callerOf(request);
@@ -33,8 +56,12 @@ export const archive: Station = {
       if (!Buffer.isBuffer(request.body) || request.body.length === 0)
         throw new ServerProblem('invalid', 'Send the ZIP of a car.', 'archive');
       const read = await readArchive(request.body);
+      const ids: string[] = [];
       try {
-        response.status(201).json({ id: await takeIn({ db: house.db, pictures }, caller, read) });
+        for (const car of read.cars) ids.push(await takeIn({ db: house.db, pictures }, caller, car));
+        response.status(201).json({ ids });
+      } catch (error) {
+        throw ids.length > 0 ? told(error, read.cars, ids.length) : error;
       } finally {
         read.close();
       }

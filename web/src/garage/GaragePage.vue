@@ -39,16 +39,20 @@ const load = useLoad(async () => {
   return { vehicles, removed, states, plans };
 });
 const bringing = ref(false);
-/** A car that was taken out of another house: all of it, under names of its own here. */
+/** How many came at once. */
+const brought = ref(0);
+/** A car that was taken out of another house, or all of its cars: all of it, under names of its own here. */
 async function bring([file]: File[]): Promise<void> {
   if (!file || bringing.value) return;
+  brought.value = 0;
   bringing.value = true;
   const done = await form.submit(async () => {
-    const { id } = await postBytes<{ id: string }>('/archive/import', file, 'application/zip');
-    await router.push(`/vehicles/${id}`);
+    const { ids } = await postBytes<{ ids: string[] }>('/archive/import', file, 'application/zip');
+    if (ids.length === 1) await router.push(`/vehicles/${ids[0]!}`);
+    else brought.value = ids.length;
   });
   bringing.value = false;
-  if (!done) await load.reload();
+  if (!done || brought.value > 0) await load.reload();
 }
 const owner = () => session.current?.person.role === 'owner';
 
@@ -75,13 +79,17 @@ async function bringBack(id: string): Promise<void> {
         <div class="row">
           <KitUpload
             v-if="owner()"
-            :label="bringing ? 'Taking it in …' : 'Take a car in from a ZIP'"
+            :label="bringing ? 'Taking it in …' : 'Take cars in from a ZIP'"
             accept=".zip,application/zip"
             @files="bring"
           />
+          <KitButton v-if="owner() && load.data.value.vehicles.length > 1" plain href="/api/archive/cars.zip" download
+            >All cars as a ZIP</KitButton
+          >
           <KitButton main v-if="session.canWork" @click="adding = true">Roll a car in</KitButton>
         </div>
       </div>
+      <KitNotice v-if="brought > 0">{{ brought }} cars were taken in.</KitNotice>
       <KitNotice bad v-if="form.rest()">{{ form.rest() }}</KitNotice>
       <div v-if="load.data.value.vehicles.length === 0" class="tile empty">
         <FlankSketch :plan="bodyPlan('saloon')" :states="{}" />

@@ -160,11 +160,20 @@ describe('a car from another house', () => {
   };
 
   it('is taken in from its ZIP, and opened', async () => {
-    server.on('POST /archive/import', { id: 'w' });
+    server.on('POST /archive/import', { ids: ['w'] });
     const { page, router } = await open();
     await bring(page);
     expect(server.to('POST /archive/import')).toHaveLength(1);
     expect(router.currentRoute.value.path).toBe('/vehicles/w');
+  });
+
+  it('comes with others: how many is told, and the garage stays', async () => {
+    server.on('POST /archive/import', { ids: ['w', 'x'] });
+    const { page, router } = await open();
+    const before = router.currentRoute.value.path;
+    await bring(page);
+    expect(page.text()).toContain('2 cars were taken in.');
+    expect(router.currentRoute.value.path).toBe(before);
   });
 
   it('is refused in words where it is none, and taken in by the owner only', async () => {
