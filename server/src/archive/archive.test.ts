@@ -1,7 +1,10 @@
 import { randomUUID } from 'node:crypto';
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import archiver from 'archiver';
 import sharp from 'sharp';
-import { describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it } from 'vitest';
 import { weldDefaults } from '@aspecta/contract/weld';
 import { ON_SILL, decided, houseWithCar, ownerOf, reading, vehicleOf, type Visitor } from '../testing/house.ts';
 import { familyOf } from './family.ts';
@@ -62,6 +65,13 @@ const whole = (answer: NodeJS.ReadableStream, done: (error: Error | null, body: 
   answer.on('data', (chunk: Buffer) => chunks.push(chunk));
   answer.on('end', () => done(null, Buffer.concat(chunks)));
 };
+const folder = mkdtempSync(join(tmpdir(), 'archive-test-'));
+const readBytes = (zip: Buffer) => {
+  const file = join(folder, randomUUID());
+  writeFileSync(file, zip);
+  return readArchive(file);
+};
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
 const send = (owner: Visitor, zip: Buffer) =>
   owner.agent
     .post('/api/archive/import')
@@ -175,7 +185,7 @@ describe('a car as an archive', () => {
   it('takes nothing in that hangs on another car, has strange columns or lacks a picture; nothing is left of it', async () => {
     const car = await carInWork(here.owner);
     const zip = await out(here.owner, car);
-    const read = (await readArchive(zip)).cars[0]!;
+    const read = (await readBytes(zip)).cars[0]!;
     const again = (change: (rows: Rows) => void, pictures = true) => {
       const rows = JSON.parse(JSON.stringify(read.rows)) as Rows;
       change(rows);
@@ -226,7 +236,7 @@ describe('a car as an archive', () => {
       expect(plain(await rows(ids[i]!))).toEqual(plain(await rows(car)));
     }
     // A second one without its pictures: the first is here, the second is not, and both are told by name.
-    const { cars } = await readArchive(all);
+    const { cars } = await readBytes(all);
     const told = (car: Archive) => JSON.stringify({ format: 'aspecta-car', version: 1, car: car.car, rows: car.rows });
     const bare = { ...cars[0]!, car: 'Bare', rows: { ...cars[0]!.rows, photo: [] } };
     const zip = await zipOf({ '1/car.json': told(bare), '2/car.json': told({ ...cars[1]!, car: 'Lost' }) });
@@ -236,6 +246,16 @@ describe('a car as an archive', () => {
     );
     expect((await other.get('/vehicles')).body).toHaveLength(3);
     await (await ownerOf(here.house, 'Nobody here')).get('/archive/cars.zip').expect(422);
+  });
+
+  it('nothing, and more than can be taken, is said; what was sent leaves no file behind', async () => {
+    const left = () => readdirSync(tmpdir()).filter((name) => /^archive-\w{6}$/.test(name));
+    const before = left();
+    expect((await send(here.owner, Buffer.alloc(0)).expect(422)).body.detail).toMatch(/Send the ZIP/);
+    await send(here.owner, Buffer.from('no ZIP')).expect(422);
+    const huge = here.owner.agent.post('/api/archive/import').set('x-aspecta-csrf', here.owner.csrf);
+    expect((await huge.set('content-length', '600000000').send('x').expect(413)).body.detail).toMatch(/at most 500 MB/);
+    expect(left()).toEqual(before);
   });
 
   it('is for people of the shop: a stranger finds no car, and nobody else takes one in', async () => {

@@ -17,9 +17,9 @@ export interface Archive {
 /** One car at the root of an archive, or several, each in a folder. */
 const CAR = /^(?:([^/]{1,40})\/)?car\.json$/;
 
-/** Opens a ZIP that somebody has sent: the cars in it, all of them checked. @throws ServerProblem naming what is wrong with it */
-export async function readArchive(bytes: Buffer): Promise<{ cars: Archive[]; close: () => void }> {
-  const zip = await opened(bytes);
+/** Opens a ZIP that somebody has sent, as it lies on the disk: the cars in it, all of them checked. @throws ServerProblem naming what is wrong with it */
+export async function readArchive(file: string): Promise<{ cars: Archive[]; close: () => void }> {
+  const zip = await opened(file);
   try {
     const entries = await entriesOf(zip);
     const told = [...entries].flatMap(([name, entry]) => {
@@ -49,9 +49,9 @@ export async function readArchive(bytes: Buffer): Promise<{ cars: Archive[]; clo
   }
 }
 
-async function opened(bytes: Buffer): Promise<ZipFile> {
+async function opened(file: string): Promise<ZipFile> {
   return new Promise((done, fail) =>
-    yauzl.fromBuffer(bytes, { lazyEntries: true, validateEntrySizes: true }, (error, zip) =>
+    yauzl.open(file, { lazyEntries: true, validateEntrySizes: true, autoClose: false }, (error, zip) =>
       error || !zip ? fail(refused('This file is no ZIP, or was cut off; take the car out again.')) : done(zip),
     ),
   );

@@ -1,5 +1,5 @@
 import type { Readable } from 'node:stream';
-import express, { Router, type Response } from 'express';
+import { Router, type Response } from 'express';
 import { GarageService } from '../garage/service.ts';
 import { idOf } from '../http/params.ts';
 import { callerOf, needs } from '../http/session.ts';
@@ -8,6 +8,7 @@ import { PictureStore } from '../photo/pictures.ts';
 import type { Station } from '../station.ts';
 import { archiveOf } from './out.ts';
 import { readArchive, type Archive } from './read.ts';
+import { receive } from './receive.ts';
 import { takeIn } from './takeIn.ts';
 
 /** Bytes of an archive that is taken in: pictures of a whole restoration. */
@@ -50,20 +51,23 @@ export const archive: Station = {
       response.attachment('cars.zip');
       flow(archiveOf(house.db, vehicles, pictures), response);
     });
-    router.post('/archive/import', express.raw({ type: () => true, limit: LARGEST }), async (request, response) => {
+    router.post('/archive/import', async (request, response) => {
       const caller = callerOf(request);
       needs('owner', caller);
-      if (!Buffer.isBuffer(request.body) || request.body.length === 0)
-        throw new ServerProblem('invalid', 'Send the ZIP of a car.', 'archive');
-      const read = await readArchive(request.body);
-      const ids: string[] = [];
+      const { file, throwAway } = await receive(request, LARGEST);
       try {
-        for (const car of read.cars) ids.push(await takeIn({ db: house.db, pictures }, caller, car));
+        const read = await readArchive(file);
+        const ids: string[] = [];
+        try {
+          for (const car of read.cars) ids.push(await takeIn({ db: house.db, pictures }, caller, car));
+        } catch (error) {
+          throw ids.length > 0 ? told(error, read.cars, ids.length) : error;
+        } finally {
+          read.close();
+        }
         response.status(201).json({ ids });
-      } catch (error) {
-        throw ids.length > 0 ? told(error, read.cars, ids.length) : error;
       } finally {
-        read.close();
+        await throwAway();
       }
     });
     return [{ router }];
