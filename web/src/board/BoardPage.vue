@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, ref, type ComponentPublicInstance } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Board } from '@aspecta/contract/board';
 import type { FindView } from '@aspecta/contract/survey';
@@ -41,6 +41,8 @@ async function partAdded(part: string): Promise<void> {
   await router.push(`/vehicles/${props.id}/panels/${part}`);
 }
 const reporting = ref(false);
+const sheet = ref<ComponentPublicInstance>();
+const drawing = () => (sheet.value?.$el as HTMLElement | undefined)?.querySelector('svg') ?? null;
 const car = useVehicle(props.id);
 const load = useLoad(async (again) => {
   const [{ vehicle, plan, repairs }, board, finds] = await Promise.all([
@@ -114,6 +116,7 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
       </template>
       <template #sheet>
         <SheetView
+          ref="sheet"
           :key="viewId"
           :box="box"
           label="The body opened flat. Choose a panel with Tab and Enter, or tap it."
@@ -240,7 +243,13 @@ const text = (p: Point, place: (p: Point) => [number, number]) => place(p);
         </div>
       </template>
     </StationFrame>
-    <ReportDialog v-if="reporting" :vehicle="id" @close="reporting = false" />
+    <ReportDialog
+      v-if="reporting && load.data.value"
+      :vehicle="id"
+      :name="`${load.data.value.vehicle.nickname}, ${load.data.value.vehicle.year}`"
+      :drawing="drawing"
+      @close="reporting = false"
+    />
     <PartForm v-if="adding" :vehicle="id" :part="null" @close="adding = false" @saved="partAdded" />
     <ImportDialog v-if="importing" :vehicle="id" @close="importing = false" @stored="load.reload()" />
   </Waiting>
