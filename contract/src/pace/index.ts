@@ -25,8 +25,19 @@ export interface PaceView {
   /** Estimates are reckoned with it. */
   used: boolean;
 }
+/** The same repair on both sides of a car: hours of the steps that were noted on both. */
+export interface SecondSideCase {
+  vehicle: string;
+  /** Of the side that came second. */
+  panel: string;
+  first: number;
+  second: number;
+  at: string;
+}
 export interface PacesView {
   paces: PaceView[];
+  /** Hours of the second side for one of the first, with its doubt (80 %). */
+  second: { factor: number; low: number; high: number; cases: SecondSideCase[] };
   /** Hours from before then are left out. */
   since: string | null;
 }

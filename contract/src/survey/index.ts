@@ -147,6 +147,8 @@ export interface ExtentView {
 /** What this shop has learnt about one kind of evidence. */
 export interface LearntView {
   evidence: Evidence;
+  /** What was foretold before then is left out. */
+  since: string | null;
   cases: { predicted: number; found: number; vehicle: string; panel: string; at: string }[];
   factor: number;
   ratio: { p10: number; p50: number; p90: number };

@@ -47,6 +47,27 @@ describe('own paces', () => {
     expect(fresh.hours.p50).toBeCloseTo(first.hours.p50, 6);
   });
 
+  it('say how the second side compares with the first, by the steps that were timed on both', async () => {
+    const owner = await ownerOf(here.house, 'Both sides timed');
+    const vehicle = await vehicleOf(owner);
+    const took = async (repair: RepairView, hours: Record<string, number>) => {
+      for (const [kind, spent] of Object.entries(hours)) {
+        const said = { step: `${repair.id} ${kind}`, state: 'done', reason: '', until: null, notBefore: null };
+        await owner.put(`/vehicles/${vehicle}/job/said`, { ...said, hours: null, spent }).expect(200);
+      }
+    };
+    const left = await decided(owner, vehicle, 'patch', ON_SILL);
+    await took(left, { make: 4, strip: 2, fit: 1 });
+    expect((await paces(owner)).second).toMatchObject({ factor: 1, cases: [] });
+    const right = await decided(owner, vehicle, 'patch', { ...ON_SILL, panel: 'sill-r' });
+    await took(right, { make: 3, strip: 1.5 });
+    const { second } = await paces(owner);
+    expect(second.cases).toMatchObject([{ panel: 'Sill, right', first: 6, second: 4.5 }]);
+    // Drawn towards 1 by what is believed before any case.
+    expect(second.factor).toBeLessThan(1);
+    expect(second.factor).toBeGreaterThan(0.75);
+  });
+
   it('are of each shop alone, and only its owner has them forgotten', async () => {
     const other = await ownerOf(here.house, 'Others with a pace');
     expect((await paces(other)).paces.every(({ cases, factor }) => cases.length === 0 && factor === 1)).toBe(true);

@@ -11,13 +11,15 @@ import { StepWordEntity } from '../job/entities.ts';
 import { ShopEntity } from '../shop/entities.ts';
 import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
 import { repairName } from '../verdict/named.ts';
+import { secondSides } from './secondSides.ts';
 
 /** So many steps of a kind before estimates follow them: one that went badly is no pace. */
 const FEWEST = 3;
 /** Coats and seals stand in several steps, so that the hours of one say little. */
 const TAUGHT: readonly WorkKind[] = WORK_KINDS.filter((kind) => kind !== 'seal' && kind !== 'prime');
 
-interface Case {
+/** A step that is done, with what was counted for it and what it took. */
+export interface Case {
   kind: WorkKind;
   repair: RepairRow;
   counted: number;
@@ -52,6 +54,7 @@ export class PaceService {
     const since = await this.since(caller);
     return {
       since: since?.toISOString() ?? null,
+      second: secondSides(cases, vehicles),
       paces: TAUGHT.map((kind) => {
         const own = cases.filter((one) => one.kind === kind);
         const { factor, low, high } = factorOf(kind, own);

@@ -23,6 +23,8 @@ export interface ShopRow {
   timeZone: string | null;
   /** Hours from before then teach no pace any more; null: all of them do. */
   pacesSince?: Date | null;
+  /** Openings foretold before then teach nothing of what is hidden any more; null: all of them do. */
+  spreadSince?: Date | null;
   version: number;
 }
 export const ShopEntity = new EntitySchema<ShopRow>({
@@ -42,6 +44,7 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     heatUnit: text(1),
     timeZone: maybe(text(60)),
     pacesSince: maybe(moment()),
+    spreadSince: maybe(moment()),
     version: version(),
   },
 });

@@ -12,7 +12,10 @@ import {
   type SpreadEvidence,
 } from '@aspecta/core/survey';
 import { VehicleEntity } from '../garage/entities.ts';
-import type { Caller } from '../http/session.ts';
+import { note } from '../account/audit.ts';
+import { changeOfShop } from '../db/changeOf.ts';
+import { ShopEntity } from '../shop/entities.ts';
+import { needs, type Caller } from '../http/session.ts';
 import {
   ForecastEntity,
   ZoneEntity,
@@ -112,7 +115,9 @@ export class ExtentService {
       .createQueryBuilder(ForecastEntity, 'forecast')
       .innerJoin('zone', 'zone', 'zone.id = forecast.zoneId AND zone.deletedAt IS NULL')
       .innerJoin('vehicle', 'vehicle', 'vehicle.id = zone.vehicleId')
+      .innerJoin('shop', 'shop', 'shop.id = vehicle.shopId')
       .where('vehicle.shopId = :shop AND forecast.evidence IN (:...alike)', { shop: caller.shopId, alike })
+      .andWhere('(shop.spreadSince IS NULL OR forecast.at > shop.spreadSince)')
       .orderBy('forecast.at', 'DESC')
       .limit(MOST_OPENINGS)
       .getMany();
@@ -159,7 +164,8 @@ export class ExtentService {
 
   /** What this shop has learnt, by evidence: its cases, the factor, and the ratio it expects now. */
   async learnt(caller: Caller): Promise<LearntView[]> {
-    const cases = await this.cases(caller);
+    const since = await this.since(caller);
+    const cases = (await this.cases(caller)).filter(({ at }) => since === null || new Date(at) > since);
     const behind = await this.behindOf(caller, cases);
     return (Object.keys(SPREAD_PRIOR) as SpreadEvidence[])
       .filter((evidence) => evidence in EVIDENCE)
@@ -169,6 +175,7 @@ export class ExtentService {
         const { p10, p50, p90, factor } = spreadRatio(evidence, history);
         return {
           evidence,
+          since: since?.toISOString() ?? null,
           factor,
           ratio: { p10, p50, p90 },
           behind: { ...behind(own), chance: behindChance(evidence, behind(own)) },
@@ -181,6 +188,20 @@ export class ExtentService {
           })),
         };
       });
+  }
+
+  /** From now on only what is foretold from now on teaches. */
+  async forget(caller: Caller): Promise<LearntView[]> {
+    needs('owner', caller);
+    await changeOfShop(this.db, caller.shopId, async (manager) => {
+      await manager.update(ShopEntity, { id: caller.shopId }, { spreadSince: new Date() });
+      await note(manager, caller, 'What openings had taught of hidden rust forgotten');
+    });
+    return this.learnt(caller);
+  }
+
+  private async since({ shopId }: Caller): Promise<Date | null> {
+    return (await this.db.getRepository(ShopEntity).findOneByOrFail({ id: shopId })).spreadSince ?? null;
   }
 
   private async cases(caller: Caller): Promise<(ExtentView & { vehicle: string })[]> {

@@ -230,6 +230,10 @@ describe('zones', () => {
     const blister = learnt.find((entry) => entry.evidence === 'blister')!;
     expect(blister.cases).toHaveLength(1);
     expect(blister.factor).toBeCloseTo(Math.exp(Math.log(25_600 / 9600) / 5), 6);
+    const all = async () => (await owner.get('/learnt').expect(200)).body as LearntView[];
+    const forgotten = (await owner.delete('/learnt').expect(200)).body as LearntView[];
+    expect(forgotten.every(({ cases, since }) => cases.length === 0 && since !== null)).toBe(true);
+    expect((await all()).find((entry) => entry.evidence === 'blister')!.factor).toBe(1);
     expect(
       (await stranger.get('/learnt')).body.find((entry: LearntView) => entry.evidence === 'blister').cases,
     ).toEqual([]);

@@ -106,6 +106,9 @@ function zoneRoutes({ zones, extents, garage }: Services): Router {
     await garage.own(callerOf(request), idOf(request));
     response.json(await extents.list(idOf(request), wordOf(request, 'panel')));
   });
+  router.delete('/learnt', async (request, response) => {
+    response.json(await extents.forget(callerOf(request)));
+  });
   router.get('/learnt', async (request, response) => {
     response.json(await extents.learnt(callerOf(request)));
   });

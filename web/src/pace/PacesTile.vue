@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
 import { WORK_WORDS, type PacesView } from '@aspecta/contract/pace';
 import ChartView from '../charts/ChartView.vue';
-import KitButton from '../kit/KitButton.vue';
 import KitCollapse from '../kit/KitCollapse.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitTable from '../kit/KitTable.vue';
 import { get, remove } from '../shell/api.ts';
+import ForgetIt from '../shell/ForgetIt.vue';
 import { useSession } from '../shell/session.ts';
 import { dayOf } from '../shell/days.ts';
 import { hours } from '../shell/units.ts';
@@ -18,11 +18,10 @@ import { paceChart, pacesChart } from './paceCharts.ts';
 const session = useSession();
 const form = useForm();
 const load = useLoad(() => get<PacesView>('/paces'));
-const sure = ref(false);
 const learnt = computed(() => load.data.value?.paces.some(({ cases }) => cases.length > 0) ?? false);
+const second = computed(() => load.data.value?.second);
 const times = (factor: number) => `× ${factor.toFixed(2)}`;
 async function forget(): Promise<void> {
-  sure.value = false;
   await form.submit(async () => {
     load.data.value = await remove<PacesView>('/paces');
   });
@@ -72,13 +71,23 @@ async function forget(): Promise<void> {
         </p>
       </template>
     </KitCollapse>
-    <template v-if="session.current?.person.role === 'owner' && learnt">
-      <div v-if="sure" class="row">
-        <KitButton main :disabled="form.busy.value" @click="forget">Forget them, and begin anew</KitButton>
-        <KitButton @click="sure = false">Keep them</KitButton>
-      </div>
-      <KitButton v-else small @click="sure = true">Forget what was learnt …</KitButton>
+    <template v-if="second && second.cases.length > 0">
+      <h3>The second side</h3>
+      <p>
+        <strong class="mono">{{ times(second.factor) }}</strong> of the hours of the first (eight in ten between
+        {{ times(second.low) }} and {{ times(second.high) }}).
+      </p>
+      <p v-for="(one, i) in second.cases" :key="i" class="small">
+        {{ one.panel }} ({{ one.vehicle }}), {{ dayOf(one.at) }}: {{ hours(one.second) }} where the first side took
+        {{ hours(one.first) }}.
+      </p>
     </template>
+    <ForgetIt
+      v-if="session.current?.person.role === 'owner' && learnt"
+      label="Forget what was learnt …"
+      :busy="form.busy.value"
+      @forget="forget"
+    />
   </section>
 </template>
 
@@ -87,7 +96,8 @@ async function forget(): Promise<void> {
   margin: 1rem 0;
   max-width: 60rem;
 }
-h2 {
+h2,
+h3 {
   margin: 0;
 }
 </style>

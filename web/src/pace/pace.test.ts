@@ -6,8 +6,10 @@ import { paceChart, pacesChart } from './paceCharts.ts';
 import PacesTile from './PacesTile.vue';
 
 const one = { vehicle: 'Marigold', panel: 'Sill, left', counted: 2, spent: 3, at: '2026-02-01T10:00:00.000Z' };
+const nothing = { factor: 1, low: 0.7, high: 1.4, cases: [] };
 const view: PacesView = {
   since: null,
+  second: nothing,
   paces: [
     { kind: 'weld', factor: 1.42, low: 1.1, high: 1.8, cases: [one, one, one], used: true },
     { kind: 'fit', factor: 1, low: 0.8, high: 1.2, cases: [], used: false },
@@ -53,6 +55,15 @@ describe('own paces', () => {
     await button(page, 'Forget them, and begin anew').trigger('click');
     await flushPromises();
     expect(page.text()).toContain('Only what was done since 1 Mar 2026 counts.');
+  });
+
+  it('tell how much quicker the second side is, once both were timed', async () => {
+    expect((await openPage(PacesTile)).page.text()).not.toContain('The second side');
+    const pair = { vehicle: 'Marigold', panel: 'Sill, right', first: 4, second: 3, at: '2026-02-09T10:00:00.000Z' };
+    server.on('GET /paces', { ...view, second: { factor: 0.85, low: 0.7, high: 1, cases: [pair] } });
+    const { page } = await openPage(PacesTile);
+    expect(page.text()).toMatch(/The second side\s*× 0\.85 of the hours of the first/);
+    expect(page.text()).toContain('3.0 h where the first side took 4.0 h');
   });
 
   it('are forgotten by the owner alone', async () => {

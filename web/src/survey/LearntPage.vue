@@ -1,12 +1,15 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import type { MakerRecord } from '@aspecta/core/order';
 import { EVIDENCE, type LearntView } from '@aspecta/contract/survey';
 import ChartView from '../charts/ChartView.vue';
+import KitNotice from '../kit/KitNotice.vue';
 import KitTable from '../kit/KitTable.vue';
 import MakersTile from '../order/MakersTile.vue';
 import PacesTile from '../pace/PacesTile.vue';
-import { get } from '../shell/api.ts';
+import { get, remove } from '../shell/api.ts';
+import ForgetIt from '../shell/ForgetIt.vue';
+import { useForm } from '../shell/useForm.ts';
 import { useSession } from '../shell/session.ts';
 import { dayOf } from '../shell/days.ts';
 import { percent, useUnits } from '../shell/units.ts';
@@ -27,6 +30,12 @@ const load = useLoad(async () => {
   makers.value = delivered;
   return learnt;
 });
+const form = useForm();
+const since = computed(() => load.data.value?.[0]?.since ?? null);
+const forget = () =>
+  form.submit(async () => {
+    load.data.value = await remove<LearntView[]>('/learnt');
+  });
 const times = (factor: number) => `× ${factor.toFixed(factor < 3 ? 2 : 1)}`;
 </script>
 
@@ -41,7 +50,15 @@ const times = (factor: number) => `× ${factor.toFixed(factor < 3 ? 2 : 1)}`;
       <p class="soft wide">
         For each zone Aspecta keeps what showed, what it predicted, and what was found when it was opened further. The
         factor moves the next prediction; it starts from common practice, which counts as four openings.
+        <template v-if="since">Only what was foretold since {{ dayOf(since) }} counts.</template>
       </p>
+      <ForgetIt
+        v-if="session.current?.person.role === 'owner' && load.data.value.some(({ cases }) => cases.length > 0)"
+        label="Forget what openings taught …"
+        :busy="form.busy.value"
+        @forget="forget"
+      />
+      <KitNotice v-if="form.rest()" bad>{{ form.rest() }}</KitNotice>
       <section v-for="entry in load.data.value" :key="entry.evidence" class="tile">
         <div class="row spread">
           <h3>{{ EVIDENCE[entry.evidence] }}</h3>

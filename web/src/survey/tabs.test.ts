@@ -233,6 +233,21 @@ describe('what does not show', () => {
     expect(pinhole).toContain('No zone with this evidence has been opened further yet.');
   });
 
+  it('is forgotten by the owner when he is sure, and says since when it counts', async () => {
+    signIn('owner');
+    server.on('GET /learnt', learnt);
+    const { page } = await openPage(LearntPage);
+    server.on('DELETE /learnt', [{ ...learnt[0]!, cases: [], since: '2026-03-01T10:00:00.000Z' }]);
+    await button(page, 'Forget what openings taught …').trigger('click');
+    await button(page, 'Forget them, and begin anew').trigger('click');
+    await flushPromises();
+    expect(page.text()).toContain('Only what was foretold since 1 Mar 2026 counts.');
+    expect(page.text()).not.toContain('Forget what openings taught');
+    signIn('worker');
+    server.on('GET /learnt', learnt);
+    expect((await openPage(LearntPage)).page.text()).not.toContain('Forget what openings taught');
+  });
+
   it('says so where the history cannot be fetched', async () => {
     server.on('GET /learnt', () => problem('internal', 'Something broke here.', 500));
     const { page } = await openPage(LearntPage);

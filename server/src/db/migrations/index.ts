@@ -30,6 +30,7 @@ import { shelf } from './029-shelf.ts';
 import { undo } from './030-undo.ts';
 import { pins } from './031-pins.ts';
 import { sections } from './032-sections.ts';
+import { spread } from './034-spread.ts';
 import { tracking } from './033-tracking.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
@@ -67,6 +68,7 @@ export const volumes = [
   pins,
   sections,
   tracking,
+  spread,
 ];
 
 /** All migrations, oldest first. */
