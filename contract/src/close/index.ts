@@ -1,4 +1,4 @@
-import type { CoatKind, CoatProduct, Face, FaceState } from '@aspecta/core/close';
+import type { CoatedSide, CoatKind, CoatProduct, CoatSystems, Face, FaceState } from '@aspecta/core/close';
 
 /** Kinds of coats; every word that a person reads for one stands here. */
 export const COAT_WORDS: Readonly<Record<CoatKind, string>> = {
@@ -11,6 +11,13 @@ export const COAT_WORDS: Readonly<Record<CoatKind, string>> = {
   bed: 'Bed coat',
   wax: 'Cavity wax',
   paint: 'Paint',
+};
+export const SIDE_WORDS: Readonly<Record<CoatedSide, string>> = {
+  hollow: 'Inside a hollow',
+  seen: 'Outside, where it is seen',
+  behindSeen: 'Behind a panel that is seen',
+  hidden: 'Outside, where it is not seen',
+  behindHidden: 'Behind a panel that is not seen',
 };
 export const FACE_STATE_WORDS: Readonly<Record<FaceState, string>> = {
   bare: 'Bare',
@@ -75,7 +82,21 @@ export interface ClosingRepair {
   /** It may be shut all the same, for this reason. */
   overruled: { reason: string; by: string; at: string } | null;
 }
+/** What goes onto each side of the metal. */
+export interface SystemsView {
+  systems: CoatSystems;
+  /** Nobody has said otherwise. */
+  usual: boolean;
+  /** Of the house rules. */
+  version: number;
+}
+export interface SystemsInput {
+  systems: CoatSystems | null;
+  version: number;
+}
+
 export interface CloseView {
+  systems: SystemsView;
   faces: FaceView[];
   repairs: ClosingRepair[];
   products: ProductView[];

@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import { COAT_KINDS } from '@aspecta/core/close';
-import type { CoatInput, Overrule, ProductInput } from './index.ts';
+import { COAT_KINDS, COATED_SIDES } from '@aspecta/core/close';
+import { SIDE_WORDS, type CoatInput, type Overrule, type ProductInput, type SystemsInput } from './index.ts';
 
 const id = Joi.string().uuid().required();
 
@@ -17,6 +17,22 @@ export const coatSchema = Joi.object<CoatInput>({
 export const overruleSchema = Joi.object<Overrule>({
   repair: id,
   reason: Joi.string().trim().max(300).allow('').required(),
+});
+const system = Joi.array()
+  .items(
+    Joi.object({
+      kind: Joi.valid(...COAT_KINDS).required(),
+      coats: Joi.number().integer().min(1).max(6).required().label('How many coats'),
+    }),
+  )
+  .min(1)
+  .max(6)
+  .required();
+export const systemsSchema = Joi.object<SystemsInput>({
+  systems: Joi.object(Object.fromEntries(COATED_SIDES.map((side) => [side, system.label(SIDE_WORDS[side])])))
+    .allow(null)
+    .required(),
+  version: Joi.number().integer().required(),
 });
 const product = {
   name: Joi.string().trim().min(2).max(80).required(),

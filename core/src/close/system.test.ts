@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { COAT_KINDS, coatNeeds, litres, usualProducts, type CoatKind } from './index.ts';
+import {
+  COAT_KINDS,
+  COATED_SIDES,
+  coatNeeds,
+  coversOf,
+  sideOf,
+  systemOf,
+  usualSystems,
+  litres,
+  usualProducts,
+  type CoatKind,
+} from './index.ts';
 
 const face = (on: CoatKind[] = [], over: object = {}) => ({
   ...{ kind: 'hollow' as const, visible: false, area: 2e6, on },
@@ -49,5 +60,24 @@ describe('what the coats of a car still take', () => {
       }),
       { numRuns: 60 },
     );
+  });
+});
+
+describe('the system of a side', () => {
+  const kinds = ['hollow', 'back', 'outside'] as const;
+  it('every face of the metal has one of its own, as usual or as the shop has it', () => {
+    const sides = kinds.flatMap((kind) => [true, false].map((visible) => sideOf({ kind, visible })));
+    expect([...new Set(sides)].sort()).toEqual([...COATED_SIDES].sort());
+    const own = { ...usualSystems, hidden: [{ kind: 'bed' as const, coats: 2 }] };
+    expect(systemOf({ kind: 'outside', visible: false }, own)).toBe(own.hidden);
+    expect(systemOf({ kind: 'back', visible: false }, own)).toBe(usualSystems.behindHidden);
+    expect(coversOf({ kind: 'outside', visible: false }, own)).toEqual(['bed']);
+  });
+  it('with nothing over its primer has nothing to cover it, and takes primer alone', () => {
+    const own = { ...usualSystems, hollow: [{ kind: 'epoxy' as const, coats: 1 }] };
+    expect(coversOf({ kind: 'hollow', visible: false }, own)).toEqual([]);
+    const needs = coatNeeds([{ kind: 'hollow', visible: false, area: 1e6, on: [] }], {}, own);
+    expect(needs.map(({ kind }) => kind)).toEqual(['epoxy']);
+    expect(needs[0]!.litres).toBeCloseTo(litres(1e6, usualProducts.epoxy, 1), 9);
   });
 });

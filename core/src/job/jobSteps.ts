@@ -1,3 +1,4 @@
+import { usualSystems } from '../close/index.ts';
 import { refuse } from '../problem.ts';
 import { keepsPanel } from '../verdict/index.ts';
 import { carSteps } from './carSteps.ts';
@@ -29,6 +30,7 @@ export function jobSteps({
   own = [],
   held,
   paints = false,
+  systems = usualSystems,
   house = {},
 }: JobInput): JobStep[] {
   const paces = { ...jobDefaults, ...house };
@@ -65,7 +67,9 @@ export function jobSteps({
       opened,
       { house: paces, held },
     ),
-    ...known.flatMap((repair) => repairSteps(repair, panelOf.get(repair.panel)!, { body, house: paces, paints })),
+    ...known.flatMap((repair) =>
+      repairSteps(repair, panelOf.get(repair.panel)!, { body, house: paces, paints, systems }),
+    ),
   ];
   acrossRepairs(steps, known, body);
   withOwn(steps, own);

@@ -1,5 +1,5 @@
 import { isSeen, panelsUnder, pieceName, triedWith, type BodyPlan, type Panel } from '../body/index.ts';
-import { coversOf, type CoatKind } from '../close/index.ts';
+import { coversOf, type CoatKind, type CoatSystems } from '../close/index.ts';
 import { isCutIn, isMade, keepsPanel } from '../verdict/index.ts';
 import { BASELINE, BRACE, SAFE } from './carSteps.ts';
 import { orderSteps } from './orderSteps.ts';
@@ -15,6 +15,8 @@ interface Known {
   house: JobHouse;
   /** A panel that is seen is painted after its repair. */
   paints: boolean;
+  /** What goes onto each side of the metal. */
+  systems: CoatSystems;
 }
 
 /** The steps of one repair in their order; its counted hours are shared out among them. */
@@ -131,7 +133,7 @@ const PRIMED = 'Bare metal is primed within its hours, or it rusts again.';
 const DRIES = 'A coat needs its hours before the next one goes on.';
 
 /** A piece is let in, or the whole panel replaced. */
-function openedSteps(repair: JobRepair, panel: Panel, { body, house, paints }: Known): JobStep[] {
+function openedSteps(repair: JobRepair, panel: Panel, { body, house, paints, systems }: Known): JobStep[] {
   const hours = hoursByKind(repair);
   const name = pieceName(panel, repair.layers ?? []);
   const seen = isSeen(panel, repair.layers ?? []);
@@ -247,17 +249,18 @@ function openedSteps(repair: JobRepair, panel: Panel, { body, house, paints }: K
     after: [link(['cure'], 'Sealer goes onto dry primer.')],
   });
   if (seen) surfaced(made, repair, { house, paints });
-  const last = lastCoats(seen, cavities.length > 0);
-  add('cover', last.title, house.cover, {
-    path: 'close',
-    dry: true,
-    share: repair.welded === 1 ? (repair.coated?.covered ?? 0) : 0,
-    after: [
-      link(['seal'], 'Over the sealer, when it has skinned; drains stay open.'),
-      link(['harden', 'surface'], 'Wax comes last: where it has crept, no surfacer and no paint holds.'),
-    ],
-  });
-  if (last.hardens && !steps.some(({ kind }) => kind === 'harden'))
+  const last = lastCoats({ visible: seen, hollow: cavities.length > 0 }, systems);
+  if (last)
+    add('cover', last.title, house.cover, {
+      path: 'close',
+      dry: true,
+      share: repair.welded === 1 ? (repair.coated?.covered ?? 0) : 0,
+      after: [
+        link(['seal'], 'Over the sealer, when it has skinned; drains stay open.'),
+        link(['harden', 'surface'], 'Wax comes last: where it has crept, no surfacer and no paint holds.'),
+      ],
+    });
+  if (last?.hardens && !steps.some(({ kind }) => kind === 'harden'))
     add('harden', 'the coats harden', house.harden, {
       path: 'close',
       waits: true,
@@ -302,19 +305,32 @@ function surfaced({ add, link }: Maker, repair: JobRepair, { house, paints }: Pi
 const inWords = (names: readonly string[]): string =>
   names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 
-/** Coats over the primer as a restorer says it. */
-const COVERS: Readonly<Partial<Record<CoatKind, string>>> = {
-  chip: 'stone chip outside',
-  underbody: 'underbody coat behind',
-  wax: 'wax where it is hollow and behind',
+/** Coats over the primer, and the sides of the metal, as a restorer says them. */
+const COVERS: Readonly<Record<CoatKind, string>> = {
+  converter: 'converter',
+  epoxy: 'primer',
+  zinc: 'zinc primer',
+  sealer: 'sealer',
+  chip: 'stone chip',
+  underbody: 'underbody coat',
+  bed: 'bed coat',
+  wax: 'wax',
+  paint: 'paint',
 };
+const SIDES = { outside: 'outside', hollow: 'where it is hollow', back: 'behind' } as const;
 
-/** What goes over the primer of a panel at last, and whether it has to harden: wax stays soft. */
-function lastCoats(visible: boolean, hollow: boolean): { title: string; hardens: boolean } {
-  const faces = ['outside', 'back', ...(hollow ? ['hollow' as const] : [])] as const;
-  const kinds = [...new Set(faces.flatMap((kind) => coversOf({ kind, visible })))];
+/** What goes over the primer of a panel at last, and where; and whether it has to harden: wax stays soft. Null where nothing does. */
+function lastCoats(
+  { visible, hollow }: { visible: boolean; hollow: boolean },
+  systems: CoatSystems,
+): { title: string; hardens: boolean } | null {
+  const where = new Map<CoatKind, string[]>();
+  for (const kind of ['outside', ...(hollow ? ['hollow' as const] : []), 'back'] as const)
+    for (const coat of new Set(coversOf({ kind, visible }, systems)))
+      where.set(coat, [...(where.get(coat) ?? []), SIDES[kind]]);
+  if (where.size === 0) return null;
   return {
-    title: inWords(kinds.map((kind) => COVERS[kind] ?? kind)),
-    hardens: kinds.some((kind) => kind !== 'wax'),
+    title: inWords([...where].map(([coat, sides]) => `${COVERS[coat]} ${inWords(sides)}`)),
+    hardens: [...where.keys()].some((coat) => coat !== 'wax'),
   };
 }

@@ -1,3 +1,4 @@
+import type { CoatSystems } from '../close/index.ts';
 import type { BodyPlan } from '../body/index.ts';
 import type { OrderState } from '../order/index.ts';
 import type { OptionId } from '../verdict/index.ts';
@@ -149,6 +150,8 @@ export interface JobInput {
   held?: Partial<HeldShares>;
   /** Each panel that is seen is painted after its repair; else paint is left for later. */
   paints?: boolean;
+  /** What goes onto each side of the metal; as is usual where it is left out. */
+  systems?: CoatSystems;
   house?: Partial<JobHouse>;
 }
 

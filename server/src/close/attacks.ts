@@ -33,6 +33,7 @@ export const attacks: readonly Attack[] = [
     path: ({ vehicle }) => `/vehicles/${vehicle}/close/overruled`,
     body: ({ repair }) => ({ repair, reason: 'waxed through the drain afterwards' }),
   },
+  { name: 'other coats', method: 'put', path: () => '/systems', body: () => ({ systems: null, version: 99 }) },
   { name: 'a product', method: 'post', path: () => '/products', body: () => ({ ...product, id: randomUUID() }) },
   {
     name: 'a change of a product',

@@ -4,7 +4,7 @@ import type { CloseView, FaceView, ProductView } from '@aspecta/contract/close';
 import type { JobView } from '@aspecta/contract/job';
 import { weldDefaults, type WeldPlanView } from '@aspecta/contract/weld';
 import { isHot } from '@aspecta/core/weld';
-import { ON_SILL, decided, houseWithCar, vehicleOf } from '../testing/house.ts';
+import { ON_SILL, decided, houseWithCar, ownerOf, vehicleOf } from '../testing/house.ts';
 
 const here = houseWithCar();
 const view = async (vehicle: string) =>
@@ -31,6 +31,44 @@ async function welded(vehicle: string) {
     here.owner.put(`/repairs/${repair.id}/weld/steps`, { steps, done: true, version: 1 });
   return { repair, hot, tick, all: laid.plan.steps.map(({ n }) => n) };
 }
+
+describe('coats by side', () => {
+  it('are what the shop puts there: what is to be bought and the steps of a job follow, and go back to the usual', async () => {
+    const owner = await ownerOf(here.house, 'Wax alone');
+    const vehicle = await vehicleOf(owner);
+    await decided(owner, vehicle, 'patch', ON_SILL);
+    const now = async () => (await owner.get(`/vehicles/${vehicle}/close`).expect(200)).body as CloseView;
+    const cover = async () =>
+      ((await owner.get(`/vehicles/${vehicle}/job`).expect(200)).body as JobView).steps.find(
+        ({ kind }) => kind === 'cover',
+      )?.title;
+    const before = await now();
+    expect(before.systems).toMatchObject({ usual: true, systems: { hollow: [{ kind: 'epoxy', coats: 2 }, {}] } });
+    const litresOf = ({ needs }: CloseView, kind: string) => needs.find((need) => need.kind === kind)?.litres ?? 0;
+    const put = (systems: object | null, version: number) => owner.put('/systems', { systems, version });
+    const { systems, version } = before.systems;
+    const none = { ...systems, hollow: [] };
+    expect((await put(none, version).expect(422)).body).toMatchObject({ field: 'systems.hollow' });
+    const thrice = { ...systems, hollow: [{ kind: 'zinc', coats: 3 }] };
+    const changed = (await put(thrice, version).expect(200)).body as CloseView['systems'];
+    expect(changed).toMatchObject({ usual: false, systems: { hollow: [{ kind: 'zinc', coats: 3 }] } });
+    // Sent again it is the same; another one on what was changed since is shown what is stored.
+    await put(thrice, version).expect(200);
+    await put(systems, version).expect(409);
+    const after = await now();
+    expect(litresOf(after, 'zinc')).toBeGreaterThan(0);
+    expect(litresOf(before, 'zinc')).toBe(0);
+    expect(litresOf(after, 'wax')).toBeLessThan(litresOf(before, 'wax'));
+    expect(await cover()).toBe('Sill, left: wax behind');
+    // Nothing over the primer anywhere: there is no such step.
+    const bare = Object.fromEntries(Object.keys(systems).map((side) => [side, [{ kind: 'epoxy', coats: 1 }]]));
+    await put(bare, changed.version).expect(200);
+    expect(await cover()).toBeUndefined();
+    await put(null, changed.version + 1).expect(200);
+    expect((await now()).needs).toEqual(before.needs);
+    expect(await cover()).toBe('Sill, left: wax where it is hollow and behind');
+  });
+});
 
 describe('faces of a car', () => {
   it('none as long as nothing is decided; those of the hollows as soon as a sill is to be cut', async () => {

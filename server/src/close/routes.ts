@@ -1,5 +1,11 @@
 import { Router } from 'express';
-import { coatSchema, overruleSchema, productChangeSchema, productSchema } from '@aspecta/contract/close/schemas';
+import {
+  coatSchema,
+  overruleSchema,
+  productChangeSchema,
+  productSchema,
+  systemsSchema,
+} from '@aspecta/contract/close/schemas';
 import { idOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
@@ -22,6 +28,9 @@ export function closeRoutes(closes: CloseService): Router {
   });
   router.get('/reminders', async (request, response) => {
     response.json(await closes.reminders(callerOf(request)));
+  });
+  router.put('/systems', async (request, response) => {
+    response.json(await closes.changeSystems(callerOf(request), parse(systemsSchema, request.body)));
   });
   router.get('/products', async (request, response) => {
     response.json(await closes.products(callerOf(request)));

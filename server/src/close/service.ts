@@ -7,9 +7,11 @@ import {
   type ProductInput,
   type ProductView,
   type Reminder,
+  type SystemsInput,
+  type SystemsView,
 } from '@aspecta/contract/close';
 import { panelOf } from '@aspecta/core/body';
-import { COAT_KINDS, usualProducts } from '@aspecta/core/close';
+import { COAT_KINDS, usualProducts, usualSystems } from '@aspecta/core/close';
 import { note } from '../account/audit.ts';
 import { changeOnce } from '../db/change.ts';
 import { changeOf, changeOfShop } from '../db/changeOf.ts';
@@ -44,12 +46,13 @@ export class CloseService {
   /** All that is known of the faces of these cars, asked for at once. */
   async closings(vehicles: readonly OwnVehicle[]): Promise<ReadonlyMap<string, Closing>> {
     const vehicleId = In(vehicles.map(({ id }) => id));
-    const [repairs, coats, finds] = await Promise.all([
+    const [repairs, coats, finds, shops] = await Promise.all([
       this.db
         .getRepository(RepairEntity)
         .find({ where: { vehicleId, deletedAt: IsNull() }, order: { decidedAt: 'ASC' } }),
       this.db.getRepository(CoatEntity).find({ where: { vehicleId }, order: { at: 'ASC' } }),
       this.db.getRepository(FindEntity).findBy({ vehicleId, deletedAt: IsNull() }),
+      this.db.getRepository(ShopEntity).findBy({ id: In(vehicles.map(({ shopId }) => shopId)) }),
     ]);
     const ids = repairs.map(({ id }) => id);
     const [welds, overruled] = await Promise.all([
@@ -57,12 +60,13 @@ export class CloseService {
       this.db.getRepository(OverruleEntity).findBy({ repairId: In(ids) }),
     ]);
     return new Map(
-      vehicles.map(({ id, plan }): [string, Closing] => {
+      vehicles.map(({ id, plan, shopId }): [string, Closing] => {
         const of = <R extends { vehicleId: string }>(rows: readonly R[]) => rows.filter((row) => row.vehicleId === id);
         return [
           id,
           {
             plan,
+            systems: shops.find((shop) => shop.id === shopId)?.systems ?? usualSystems,
             repairs: of(repairs),
             coats: of(coats),
             finds: of(finds).filter(({ closed }) => !closed),
@@ -284,6 +288,21 @@ export class CloseService {
     return this.products(caller);
   }
 
+  /** What goes onto each side of the metal from now on; null: as is usual. */
+  async changeSystems(caller: Caller, { systems, version }: SystemsInput): Promise<SystemsView> {
+    needs('owner', caller);
+    const current = async (): Promise<SystemsView> => {
+      const shop = await this.db.getRepository(ShopEntity).findOneByOrFail({ id: caller.shopId });
+      return { systems: shop.systems ?? usualSystems, usual: !shop.systems, version: shop.version };
+    };
+    await changeOfShop(this.db, caller.shopId, async (manager) => {
+      const changes = { systems };
+      await changeOnce(manager, { target: ShopEntity, id: caller.shopId, seen: version, changes, current });
+      await note(manager, caller, systems ? 'Coats for each side of the metal changed' : 'Coats as is usual again');
+    });
+    return current();
+  }
+
   private async viewOf(caller: Caller, vehicle: OwnVehicle): Promise<CloseView> {
     const [closings, products, shop] = await Promise.all([
       this.closings([vehicle]),
@@ -292,6 +311,7 @@ export class CloseService {
     ]);
     const closing = closings.get(vehicle.id)!;
     const reminders = await this.remindersFor([vehicle], closings);
-    return closeView(closing, { products, temperature: shop.temperature, reminders });
+    const systems = { systems: closing.systems, usual: !shop.systems, version: shop.version };
+    return closeView(closing, { products, temperature: shop.temperature, reminders, systems });
   }
 }

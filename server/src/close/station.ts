@@ -25,7 +25,11 @@ export const close: Station = {
 };
 
 /** Nothing of the shop is needed to say how faces stand. */
-const facesIn = (closing: Closing) => closeView(closing, { products: [], temperature: 20, reminders: [] }).faces;
+const facesIn = (closing: Closing) =>
+  closeView(closing, {
+    ...{ products: [], temperature: 20, reminders: [] },
+    systems: { systems: closing.systems, usual: true, version: 0 },
+  }).faces;
 
 function standingOf(closing: Closing): StationStanding {
   const faces = facesIn(closing);

@@ -17,6 +17,7 @@ import {
   facesOf,
   proof,
   protects,
+  type CoatSystems,
   type Face,
 } from '@aspecta/core/close';
 import type { JobRepair } from '@aspecta/core/job';
@@ -36,6 +37,8 @@ export interface Closing {
   finds: readonly FindRow[];
   welds: ReadonlyMap<string, WeldProgress>;
   overruled: readonly OverruleRow[];
+  /** What the shop puts onto each side of the metal. */
+  systems: CoatSystems;
 }
 
 const HOUR = 3_600_000;
@@ -81,7 +84,7 @@ export function needsOf(closing: Closing, products: readonly ProductView[]): Nee
       : [{ ...face, visible: panelOf(closing.plan, face.panel).visible, on: coats.map(({ kind }) => kind) }],
   );
   const own = Object.fromEntries(products.filter(({ usual }) => !usual).map((product) => [product.kind, product]));
-  return coatNeeds(faces, own).map(({ kind, ...need }) => ({
+  return coatNeeds(faces, own, closing.systems).map(({ kind, ...need }) => ({
     ...{ kind, ...need, can: CANS[kind] },
     name: own[kind]?.name ?? COAT_WORDS[kind],
   }));
@@ -89,16 +92,14 @@ export function needsOf(closing: Closing, products: readonly ProductView[]): Nee
 
 export function closeView(
   closing: Closing,
-  { products, temperature, reminders }: Pick<CloseView, 'products' | 'temperature' | 'reminders'>,
+  told: Pick<CloseView, 'products' | 'temperature' | 'reminders' | 'systems'>,
 ): CloseView {
   const { faces, coatsOf, states, before } = known(closing);
   const { plan, finds, welds, overruled } = closing;
   const cavityOf = (face: Face) => plan.cavities.find(({ id }) => id === face.cavity);
   return {
-    products,
-    temperature,
-    reminders,
-    needs: needsOf(closing, products),
+    ...told,
+    needs: needsOf(closing, told.products),
     faces: faces.map((face): FaceView => {
       const cavity = cavityOf(face);
       const panels = cavity ? cavity.walls.map(({ panel }) => panel) : [face.panel];
@@ -165,8 +166,8 @@ export function coatedShares(closing: Closing): ReadonlyMap<string, NonNullable<
           ),
           covered: share(
             own.flatMap((face) =>
-              coversOf({ kind: face.kind, visible: panelOf(closing.plan, face.panel).visible }).map((kind) =>
-                coatsOf(face).some((coat) => coat.kind === kind),
+              coversOf({ kind: face.kind, visible: panelOf(closing.plan, face.panel).visible }, closing.systems).map(
+                (kind) => coatsOf(face).some((coat) => coat.kind === kind),
               ),
             ),
           ),

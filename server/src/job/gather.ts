@@ -68,6 +68,7 @@ export async function gather(
     db.getRepository(OwnStepEntity).find({ where: { vehicleId }, order: { at: 'ASC' } }),
     db.getRepository(StepClockEntity).find({ where: { vehicleId }, order: { since: 'ASC' } }),
   ]);
+  const shopOf = ({ shopId }: OwnVehicle) => shops.find(({ id }) => id === shopId);
   const ticked = await tickedOf(db, repairs);
   return new Map(
     vehicles.map((vehicle): [string, Gathered] => {
@@ -110,7 +111,8 @@ export async function gather(
             ],
             own: of(own).map(ownStepOf),
             held: held.get(vehicle.id),
-            paints: Boolean(shops.find(({ id }) => id === vehicle.shopId)?.paints),
+            paints: Boolean(shopOf(vehicle)?.paints),
+            systems: shopOf(vehicle)?.systems ?? undefined,
           },
         },
       ];

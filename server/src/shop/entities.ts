@@ -1,3 +1,4 @@
+import type { CoatSystems } from '@aspecta/core/close';
 import { EntitySchema } from 'typeorm';
 import type { Role, Unit } from '@aspecta/contract/shop';
 import type { Schools } from '@aspecta/core/repair';
@@ -25,6 +26,8 @@ export interface ShopRow {
   pacesSince?: Date | null;
   /** Openings foretold before then teach nothing of what is hidden any more; null: all of them do. */
   spreadSince?: Date | null;
+  /** Which coats go onto each side of the metal; null: as is usual. */
+  systems?: CoatSystems | null;
   version: number;
 }
 export const ShopEntity = new EntitySchema<ShopRow>({
@@ -45,6 +48,7 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     timeZone: maybe(text(60)),
     pacesSince: maybe(moment()),
     spreadSince: maybe(moment()),
+    systems: maybe(json()),
     version: version(),
   },
 });

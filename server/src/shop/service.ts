@@ -103,7 +103,7 @@ export class ShopService {
   async shop(caller: Caller): Promise<Shop> {
     const row = await this.db.getRepository(ShopEntity).findOneBy({ id: caller.shopId });
     if (!row) throw notFound('shop');
-    const { pacesSince: _pacesSince, spreadSince: _spreadSince, ...shop } = row;
+    const { pacesSince: _pacesSince, spreadSince: _spreadSince, systems: _systems, ...shop } = row;
     const view = {
       ...shop,
       overlay: Boolean(shop.overlay),

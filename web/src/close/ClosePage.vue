@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue';
-import { FACE_STATE_WORDS, type CloseView, type CoatView, type FaceView } from '@aspecta/contract/close';
+import {
+  FACE_STATE_WORDS,
+  type CloseView,
+  type SystemsView,
+  type CoatView,
+  type FaceView,
+} from '@aspecta/contract/close';
 import type { PlanView } from '@aspecta/contract/plan';
 import { panelOf } from '@aspecta/core/body';
 import CarHead from '../car/CarHead.vue';
@@ -20,6 +26,7 @@ import FaceSection from './FaceSection.vue';
 import NeedsTile from './NeedsTile.vue';
 import ProductList from './ProductList.vue';
 import ReminderList from './ReminderList.vue';
+import SystemList from './SystemList.vue';
 import { useClose } from './useClose.ts';
 
 /* Every face that is laid bare: what is on it, which weld shuts it, and until when it can be coated. */
@@ -42,6 +49,11 @@ const load = useLoad(async (again) => {
   return { vehicle, plan };
 });
 car.keepFresh(load);
+/** Other coats: what they take, and what is still missing, comes anew. */
+function renewed(systems: SystemsView): void {
+  view.value = { ...view.value!, systems };
+  void load.reload();
+}
 const groups = computed(() => (view.value && load.data.value ? groupsOf(view.value, load.data.value.plan) : []));
 const bare = computed(() => (view.value?.faces ?? []).filter(({ state }) => state === 'bare'));
 const toShut = computed(() => bare.value.filter(({ closedBy }) => closedBy.length > 0));
@@ -181,6 +193,7 @@ const done = () => {
         </KitButton>
       </div>
       <NeedsTile v-if="view.needs.length > 0" :vehicle="id" :needs="view.needs" class="group" />
+      <SystemList :systems="view.systems" @changed="renewed" />
       <ProductList :products="view.products" @changed="view = { ...view, products: $event }" />
       <CoatForm v-if="coating" :close="close" :view="view" :faces="chosenFaces" @done="done" @close="coating = false" />
     </main>

@@ -14,8 +14,8 @@ const volume = (litres: number) => volumeText(litres, units.unit.value);
   <section class="tile stack">
     <h2>What the coats take</h2>
     <p class="small soft">
-      Primer twice; wax in a hollow, paint where it is seen, a thick coat where it is not. What is recorded is taken
-      off, a third is reckoned as lost beside it.
+      By what goes onto which side, as it is told below. What is recorded is taken off, a third is reckoned as lost
+      beside it.
     </p>
     <div v-for="need in needs" :key="need.kind" class="row spread">
       <span

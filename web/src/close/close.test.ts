@@ -2,8 +2,8 @@ import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { COAT_WORDS, type CloseView, type FaceView } from '@aspecta/contract/close';
 import { bodyPlan } from '@aspecta/core/body';
-import { COAT_KINDS, facesOf, usualProducts } from '@aspecta/core/close';
-import { button, FakeServer, field, openPage, signIn } from '../testing/fakeServer.ts';
+import { COAT_KINDS, facesOf, usualProducts, usualSystems } from '@aspecta/core/close';
+import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import ClosePage from './ClosePage.vue';
 import { groupsOf, sectionOf } from './closeScene.ts';
 
@@ -38,6 +38,7 @@ const view = (over: Partial<CloseView> = {}): CloseView => ({
   })),
   temperature: 18,
   reminders: [],
+  systems: { systems: usualSystems, usual: true, version: 7 },
   needs: [],
   ...over,
 });
@@ -51,6 +52,47 @@ beforeEach(() => {
     .on(`GET ${at}`, view());
 });
 const open = () => openPage(ClosePage, { id: 'v' });
+
+describe('what goes onto which side', () => {
+  it('is told first coat first, changed side by side, and the needs come anew', async () => {
+    const { page } = await open();
+    expect(page.text()).toContain('Inside a hollow2 × epoxy primer, 1 × cavity wax');
+    await page.get('button[aria-label="Change: Inside a hollow"]').trigger('click');
+    await flushPromises();
+    await button(page, 'Add a coat').trigger('click');
+    const often = page.findAll('.dialog .coat input');
+    await often[0]!.setValue('many');
+    server.on(
+      'PUT /systems',
+      problem('invalid', 'How many coats must be a number.', 422, { field: 'systems.hollow[0].coats' }),
+    );
+    await page.get('.dialog form').trigger('submit');
+    await flushPromises();
+    expect(page.get('.dialog').text()).toContain('How many coats must be a number.');
+    expect((often[0]!.element as HTMLInputElement).value).toBe('many');
+    await often[0]!.setValue('1');
+    const hollow = [
+      { kind: 'epoxy', coats: 1 },
+      { kind: 'wax', coats: 1 },
+      { kind: 'wax', coats: 1 },
+    ];
+    const changed = { systems: { ...usualSystems, hollow }, usual: false, version: 8 };
+    server.on('PUT /systems', changed).on(`GET ${at}`, view({ systems: changed as CloseView['systems'] }));
+    await page.get('.dialog form').trigger('submit');
+    await flushPromises();
+    expect(server.to('PUT /systems').at(-1)).toEqual({ systems: { ...usualSystems, hollow }, version: 7 });
+    expect(page.text()).toContain('1 × epoxy primer, 1 × cavity wax, 1 × cavity wax');
+    await button(page, 'All as is usual again').trigger('click');
+    await flushPromises();
+    expect(server.to('PUT /systems').at(-1)).toEqual({ systems: null, version: 8 });
+  });
+  it('is changed by the owner alone', async () => {
+    signIn('worker');
+    const { page } = await open();
+    expect(page.text()).toContain('Inside a hollow');
+    expect(page.find('button[aria-label="Change: Inside a hollow"]').exists()).toBe(false);
+  });
+});
 
 describe('the faces of a car', () => {
   it('stand together by hollow, the bare hollows first, each with its walls in section', () => {

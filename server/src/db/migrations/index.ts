@@ -31,6 +31,7 @@ import { undo } from './030-undo.ts';
 import { pins } from './031-pins.ts';
 import { sections } from './032-sections.ts';
 import { spread } from './034-spread.ts';
+import { systems } from './035-systems.ts';
 import { tracking } from './033-tracking.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
@@ -69,6 +70,7 @@ export const volumes = [
   sections,
   tracking,
   spread,
+  systems,
 ];
 
 /** All migrations, oldest first. */
