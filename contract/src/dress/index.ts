@@ -1,4 +1,4 @@
-import type { DressAct, DressReading, DressResult, Fill } from '@aspecta/core/dress';
+import type { DressAct, DressReading, DressResult, Fill, FillProduct, FillStage } from '@aspecta/core/dress';
 import type { FitPlace } from '@aspecta/core/fit';
 import type { Point, Ring } from '@aspecta/core/geometry';
 
@@ -18,6 +18,21 @@ export const FILL_WORDS: Readonly<Record<Fill['kind'], string>> = {
   fine: 'Fine filler',
   ordinary: 'Ordinary filler below, fine filler on top',
   metal: 'Metal-filled below, fine filler on top; better bring the metal up',
+};
+
+/** What goes on, and what is done, at each stage from metal to paint. */
+export const FILL_PRODUCT_WORDS: Readonly<Record<FillProduct, string>> = {
+  metal: 'metal-filled filler',
+  ordinary: 'ordinary filler',
+  fine: 'fine filler',
+  primer: 'primer',
+};
+export const FILL_STAGE_WORDS: Readonly<Record<FillStage['what'], string>> = {
+  scuff: 'Scuff the ground, well beyond the edge of the filler',
+  fill: 'Fill',
+  block: 'Block it dry over a long block',
+  prime: 'Prime it, and mist a guide coat over it when it is dry',
+  flat: 'Block it flat until the guide coat is gone; what is still low is filled again',
 };
 
 export interface DressRoundInput {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { FitPlace } from '../fit/index.ts';
-import { DRESS_LIMITS, dressRound } from './index.ts';
+import { DRESS_LIMITS, dressRound, fillLayers, fillStages } from './index.ts';
 
 const place = (i: number, along: number, joint = 0): FitPlace => ({
   ...{ id: `${joint}:${i}`, joint, along, at: [along, 0], normal: [0, 1] },
@@ -45,7 +45,8 @@ describe('a straight edge over the welds', () => {
       filler: true,
     });
     expect(fill!.ml).toBeCloseTo((4 * 600 * 25) / 2 / 1000, 9);
-    expect(fill).toMatchObject({ kind: 'ordinary', layers: 2 });
+    // 3.5 mm of ordinary filler at 3 mm a layer, and half a millimetre of fine filler over it.
+    expect(fill).toMatchObject({ kind: 'ordinary', layers: 3 });
   });
 
   it('fills nothing where filler has no business, and nothing that is too deep', () => {
@@ -69,5 +70,27 @@ describe('a straight edge over the welds', () => {
         expect(a!.good).toBe(a!.low <= DRESS_LIMITS.good && a!.proud <= DRESS_LIMITS.level);
       }),
     );
+  });
+});
+
+describe('the stages of filling', () => {
+  const kinds = ['fine', 'ordinary', 'metal'] as const;
+  it('build the whole depth up, no layer thicker than it cures, the last of fine filler (property)', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...kinds), fc.double({ min: 0.6, max: 12, noNaN: true }), (kind, deepest) => {
+        const layers = fillLayers(kind, deepest);
+        expect(layers.reduce((sum, { mm }) => sum + mm, 0)).toBeCloseTo(deepest, 9);
+        for (const { product, mm, layers: n } of layers)
+          expect(mm / n).toBeLessThanOrEqual(product === 'fine' ? 1.5 : 3);
+        expect(layers.at(-1)!.product).toBe('fine');
+      }),
+    );
+  });
+  it('never go back to a coarser paper, and end with what paint goes onto (P320 and P400: common practice, no published source)', () => {
+    for (const kind of kinds) {
+      const grits = fillStages({ kind, deepest: 1.4 }).flatMap((stage) => stage.grits);
+      expect([...grits].sort((a, b) => a - b)).toEqual(grits);
+      expect(grits.slice(-2)).toEqual([320, 400]);
+    }
   });
 });

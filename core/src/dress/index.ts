@@ -7,3 +7,4 @@ export {
   type DressResult,
   type Fill,
 } from './round.ts';
+export { fillLayers, fillStages, type FillProduct, type FillStage } from './fillStages.ts';

@@ -1,6 +1,7 @@
 import { finite, list } from '../check.ts';
 import type { FitPlace } from '../fit/index.ts';
 import { refuse } from '../problem.ts';
+import { fillLayers } from './fillStages.ts';
 
 /** mm: up to there it is level; good work for filler; most for ordinary filler; most for metal-filled; least feather on each side (T-17, T-39). */
 export const DRESS_LIMITS = { level: 0.3, good: 1.5, ordinary: 6, metal: 12, feather: 25 };
@@ -45,8 +46,7 @@ export interface DressResult {
 
 /** mm by which one reads a straight edge off; common practice, no published source. */
 const READING_SD = 0.25;
-/** mm of one layer that cures through; grams a ml; share that stays when it is blocked: common practice, from memory. */
-const LAYER = 3;
+/** Grams a ml; share that stays when it is blocked: common practice, from memory. */
 const DENSITY = 1.8;
 const STAYS = 0.5;
 
@@ -114,7 +114,7 @@ function fillOf(read: readonly DressReading[], { at, low }: { at: ReadonlyMap<st
     ml,
     sd: (Math.sqrt(variance) * DRESS_LIMITS.feather) / 1000,
     grams: (ml * DENSITY) / STAYS,
-    layers: Math.ceil(low / LAYER),
+    layers: fillLayers(kind, low).reduce((sum, { layers }) => sum + layers, 0),
     deepest: low,
   };
 }

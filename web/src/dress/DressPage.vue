@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { ACT_WORDS, FILL_WORDS, type DressRoundInput, type DressView } from '@aspecta/contract/dress';
+import {
+  ACT_WORDS,
+  FILL_PRODUCT_WORDS,
+  FILL_STAGE_WORDS,
+  FILL_WORDS,
+  type DressRoundInput,
+  type DressView,
+} from '@aspecta/contract/dress';
+import { DRESS_LIMITS, fillStages, type FillStage } from '@aspecta/core/dress';
 import { crumbsTo } from '../car/crumbs.ts';
 import DecisionLine from '../car/DecisionLine.vue';
 import RepairChoice from '../car/RepairChoice.vue';
@@ -56,6 +64,13 @@ const takeBack = (round: string) =>
   form.submit(async () => {
     view.value = await remove<DressView>(`${at}/rounds/${round}`);
   });
+const stageText = ({ what, product, mm, layers, grits }: FillStage): string =>
+  [
+    what === 'fill' && product
+      ? `${FILL_STAGE_WORDS.fill} ${units.fine(mm)} with ${FILL_PRODUCT_WORDS[product]}, in ${layers} ${layers === 1 ? 'layer' : 'layers'}, each hardened through`
+      : FILL_STAGE_WORDS[what],
+    ...(grits.length > 0 ? [`with ${grits.join(', then ')} grit`] : []),
+  ].join(', ');
 const next = computed(() =>
   last.value?.result.good ? { text: 'Coat it before it rusts again', to: `/vehicles/${props.id}/close` } : null,
 );
@@ -111,9 +126,12 @@ const next = computed(() =>
                 {{ last.result.fill.layers }} {{ last.result.fill.layers === 1 ? 'layer' : 'layers' }}.
               </p>
               <p class="small">{{ FILL_WORDS[last.result.fill.kind] }}.</p>
+              <ol class="small stages">
+                <li v-for="(stage, i) in fillStages(last.result.fill)" :key="i">{{ stageText(stage) }}</li>
+              </ol>
               <p class="small soft">
-                Feather it out {{ units.length(25) }} and more on both sides. Block it dry, coarse to fine: 80, 120,
-                180; primer; 320. Not over a hole, not near a mount: there filler counts for nothing.
+                Feather it out {{ units.length(DRESS_LIMITS.feather) }} and more on both sides. Not over a hole, not
+                near a mount: there filler counts for nothing.
               </p>
             </section>
             <KitNotice v-if="form.rest('note')" bad>{{ form.rest('note') }}</KitNotice>
@@ -155,6 +173,10 @@ const next = computed(() =>
 </template>
 
 <style scoped>
+.stages {
+  margin: 0.3rem 0;
+  padding-left: 1.4rem;
+}
 .question {
   font-size: 1.15rem;
   margin: 0;

@@ -68,7 +68,16 @@ describe('after welding', () => {
     expect(page.text()).toMatch(
       /2\.00 mm at its lowest.*Not level yet.*Place 1 \(2\.00 mm\): low.*Stretch the weld.*Place 2 \(0\.50 mm\): proud/s,
     );
-    expect(page.text()).toMatch(/\d+ g to mix.*1 layer.*Ordinary filler below/s);
+    expect(page.text()).toMatch(/\d+ g to mix.*2 layers.*Ordinary filler below/s);
+    expect(page.findAll('.stages li').map((one) => one.text())).toEqual([
+      'Scuff the ground, well beyond the edge of the filler, with 80 grit',
+      'Fill 1.5 mm with ordinary filler, in 1 layer, each hardened through',
+      'Block it dry over a long block, with 80, then 120 grit',
+      'Fill 0.5 mm with fine filler, in 1 layer, each hardened through',
+      'Block it dry over a long block, with 180 grit',
+      expect.stringMatching(/^Prime it/),
+      expect.stringMatching(/with 320, then 400 grit$/),
+    ]);
   });
 
   it('is compared with the reading before, taken back, and led to its coats when it is level', async () => {
