@@ -25,7 +25,7 @@ describe('a straight edge over the welds', () => {
     expect(first.places.every(({ mm, end }) => mm >= 0 && end !== '')).toBe(true);
     const all = (mm: number) => first.places.map(({ id: place }) => ({ place, mm }));
     const low = (await read(all(-3)).expect(201)).body as DressView;
-    expect(low.rounds[0]!.result).toMatchObject({ low: 3, good: false, fill: { kind: 'ordinary', layers: 1 } });
+    expect(low.rounds[0]!.result).toMatchObject({ low: 3, good: false, fill: { kind: 'ordinary', layers: 2 } });
     const step = async () =>
       ((await here.owner.get(`/vehicles/${vehicle}/job`).expect(200)).body as JobView).steps.find(
         (one) => one.id === `${id} dress`,
