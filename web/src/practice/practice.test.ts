@@ -66,6 +66,9 @@ describe('an exercise', () => {
     server.on('POST /practice/end', result);
     await page.get('.next button').trigger('click');
     await flushPromises();
+    // 2.4 h on each of two panels, at 45.00 an hour.
+    expect(page.text()).toMatch(/4\.8 h lost by what was decided,\s*€216 at this shop’s hour/);
+    expect(page.text()).toContain('Lost by that: 2.4 h, €108.');
     expect(server.to('POST /practice/end')).toMatchObject([
       {
         readings: 1,
