@@ -1,4 +1,5 @@
 import type { Schools } from '@aspecta/core/repair';
+import type { CautionStep } from '@aspecta/core/safety';
 import type { PersonUnits } from '@aspecta/core/units';
 
 export type Role = 'owner' | 'worker' | 'viewer' | 'customer';
@@ -10,6 +11,8 @@ export interface Person {
   email: string;
   role: Role;
 }
+
+export type LocalRules = Partial<Record<CautionStep, string>>;
 
 /** House rules of a shop; money in minor units of its currency. */
 export interface Shop {
@@ -31,6 +34,8 @@ export interface Shop {
   temperature: number;
   /** IANA name, by whose clock people work; null as long as nobody has said when he works. */
   timeZone?: string | null;
+  /** What the law and the testers here ask for, in the shop’s own words, by the step of the work at which it bites. */
+  localRules?: LocalRules | null;
   /** In what coatings are read. */
   coatingUnit: 'um' | 'mil';
   /** In what temperatures are read. */
@@ -71,4 +76,4 @@ export interface DoorView {
   needsSetup: boolean;
 }
 
-export { changedRules, COATING_UNITS, HEAT_UNITS, LENGTH_UNITS, ratePer, ruleWords } from './rules.ts';
+export { changedRules, COATING_UNITS, HEAT_UNITS, LENGTH_UNITS, ratePer, ruleWords, STEP_RULE_WORDS } from './rules.ts';

@@ -1,5 +1,20 @@
+import { CAUTION_STEPS, type CautionStep } from '@aspecta/core/safety';
 import { CLOSING_WORDS } from '../repair/index.ts';
 import type { Shop, Unit } from './index.ts';
+
+/** At which step of the work a rule of the place bites. */
+export const STEP_RULE_WORDS: Readonly<Record<CautionStep, string>> = {
+  survey: 'When a car is inspected',
+  strip: 'When paint or filler comes off',
+  verdict: 'When it is decided',
+  cut: 'Before a cut',
+  weld: 'Before the first arc',
+  arrival: 'When a part arrives',
+};
+/** The same among the other rules. */
+const localWords = Object.fromEntries(
+  CAUTION_STEPS.map((step) => [`local ${step}`, `Rule of the place, ${STEP_RULE_WORDS[step].toLowerCase()}`]),
+) as Record<`local ${CautionStep}`, string>;
 
 /** What each house rule is called, on its page and where a change of it is told; rates by the units of the shop. */
 export const ruleWords = (unit: Unit) =>
@@ -21,6 +36,7 @@ export const ruleWords = (unit: Unit) =>
     flange: 'A flange that was spot-welded',
     paints: 'Paint each panel here after its repair',
     overlay: 'Weigh laying a new sheet over the old one',
+    ...localWords,
   }) as const;
 type Rule = keyof ReturnType<typeof ruleWords>;
 
@@ -51,7 +67,7 @@ export const ratePer = (rate: keyof Shop['rates'], unit: Unit): number => (unit 
 type Rules = Omit<Shop, 'id' | 'version'>;
 
 /** Each rule as a person reads it, by the units and the currency of the shop; temperatures in °C, as every stored sentence has them. */
-function told({ rates, schools, ...rules }: Rules, { unit, currency }: Pick<Rules, 'unit' | 'currency'>) {
+function told({ rates, schools, localRules, ...rules }: Rules, { unit, currency }: Pick<Rules, 'unit' | 'currency'>) {
   const rate = (key: keyof Shop['rates']) => `${((rates[key] * ratePer(key, unit)) / 100).toFixed(2)} ${currency}`;
   const one = <T extends string>(options: readonly { value: T; label: string }[], chosen: T) =>
     options.find(({ value }) => value === chosen)?.label ?? chosen;
@@ -74,6 +90,10 @@ function told({ rates, schools, ...rules }: Rules, { unit, currency }: Pick<Rule
     flange: CLOSING_WORDS[schools.flange],
     paints: yes(rules.paints),
     overlay: yes(rules.overlay),
+    ...(Object.fromEntries(CAUTION_STEPS.map((step) => [`local ${step}`, localRules?.[step] || 'none'])) as Record<
+      `local ${CautionStep}`,
+      string
+    >),
   } satisfies Record<Rule, string>;
 }
 

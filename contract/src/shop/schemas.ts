@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import { CAUTION_STEPS } from '@aspecta/core/safety';
+import { STEP_RULE_WORDS } from './rules.ts';
 import { schoolDefaults } from '@aspecta/core/repair';
 import type { Role, SetUp, Shop } from './index.ts';
 
@@ -63,6 +65,11 @@ export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
   paints: Joi.boolean().default(false),
   temperature: Joi.number().min(-20).max(45).required(),
   timeZone: Joi.string().max(60).allow(null),
+  localRules: Joi.object(
+    Object.fromEntries(
+      CAUTION_STEPS.map((step) => [step, Joi.string().trim().allow('').max(1000).label(STEP_RULE_WORDS[step])]),
+    ),
+  ).allow(null),
   coatingUnit: Joi.valid('um', 'mil').default('um'),
   heatUnit: Joi.valid('C', 'F').default('C'),
   version: Joi.number().integer().required(),

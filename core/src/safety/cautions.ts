@@ -1,5 +1,6 @@
 /** Steps of the work at which cautions are shown. */
-export type CautionStep = 'survey' | 'strip' | 'verdict' | 'cut' | 'weld' | 'arrival';
+export const CAUTION_STEPS = ['survey', 'strip', 'verdict', 'cut', 'weld', 'arrival'] as const;
+export type CautionStep = (typeof CAUTION_STEPS)[number];
 
 export interface Caution {
   id: string;

@@ -1,1 +1,1 @@
-export { cautionsFor, DEFERENCE, type Caution, type CautionStep } from './cautions.ts';
+export { CAUTION_STEPS, cautionsFor, DEFERENCE, type Caution, type CautionStep } from './cautions.ts';

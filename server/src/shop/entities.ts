@@ -1,6 +1,6 @@
 import type { CoatSystems } from '@aspecta/core/close';
 import { EntitySchema } from 'typeorm';
-import type { Role, Unit } from '@aspecta/contract/shop';
+import type { Role, Unit, LocalRules } from '@aspecta/contract/shop';
 import type { Schools } from '@aspecta/core/repair';
 import { belongsTo, decimal, flag, json, key, maybe, moment, ref, text, version } from '../db/columns.ts';
 
@@ -26,6 +26,8 @@ export interface ShopRow {
   pacesSince?: Date | null;
   /** Openings foretold before then teach nothing of what is hidden any more; null: all of them do. */
   spreadSince?: Date | null;
+  /** By the step of the work at which they bite; null: none. */
+  localRules?: LocalRules | null;
   /** Which coats go onto each side of the metal; null: as is usual. */
   systems?: CoatSystems | null;
   version: number;
@@ -49,6 +51,7 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     pacesSince: maybe(moment()),
     spreadSince: maybe(moment()),
     systems: maybe(json()),
+    localRules: maybe(json()),
     version: version(),
   },
 });

@@ -137,8 +137,10 @@ describe('people and roles', () => {
     await change({ unit: 'in', heatUnit: 'F' });
     // Worked by hand: a square foot has 9.290304 dm², so 0.60 for one comes to 5.57.
     await change({ rates: { ...rates, sheetDm2: 70 }, schools: { seen: 'butt', hidden: 'lap', flange: 'spot' } });
+    await change({ localRules: { weld: 'Two people', cut: '' } });
+    await change({ localRules: { weld: 'Two people' } });
     const all = await written();
-    expect(all).toHaveLength(3);
+    expect(all).toHaveLength(4);
     for (const part of [
       'An hour of work: 45.00 EUR → 60.00 EUR',
       'Paint each panel here after its repair: no → yes',
@@ -146,6 +148,7 @@ describe('people and roles', () => {
       'Lengths are shown in: Millimetres → Inches and fractions',
       'Sheet steel, a sq ft: 5.57 EUR → 6.50 EUR',
       'A flange that was spot-welded: Plug welds → Spot welds',
+      'Rule of the place, before the first arc: none → Two people',
     ])
       expect(all.join('\n')).toContain(part);
   });

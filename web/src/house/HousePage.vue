@@ -1,7 +1,16 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue';
 import { CLOSING_WORDS } from '@aspecta/contract/repair';
-import { COATING_UNITS, HEAT_UNITS, LENGTH_UNITS, ratePer, ruleWords, type Shop } from '@aspecta/contract/shop';
+import {
+  COATING_UNITS,
+  HEAT_UNITS,
+  LENGTH_UNITS,
+  ratePer,
+  ruleWords,
+  STEP_RULE_WORDS,
+  type Shop,
+} from '@aspecta/contract/shop';
+import { CAUTION_STEPS, type CautionStep } from '@aspecta/core/safety';
 import { schoolDefaults, type Closing } from '@aspecta/core/repair';
 import AuditTile from '../account/AuditTile.vue';
 import PeopleTile from '../account/PeopleTile.vue';
@@ -42,6 +51,7 @@ const rules = reactive({
   coatingUnit: 'um' as Shop['coatingUnit'],
   heatUnit: 'C' as Shop['heatUnit'],
   timeZone: '',
+  local: Object.fromEntries(CAUTION_STEPS.map((step) => [step, ''])) as Record<CautionStep, string>,
   version: 0,
 });
 const load = useLoad(async () => {
@@ -71,6 +81,7 @@ const FLANGES = ways('plug', 'spot');
 const refused = computed(() =>
   form.rest(
     'currency',
+    ...CAUTION_STEPS.map((step) => `localRules.${step}`),
     'name',
     'rates.coatDm2',
     'rates.hour',
@@ -97,6 +108,7 @@ function take(shop: Shop): void {
     coatingUnit: shop.coatingUnit,
     heatUnit: shop.heatUnit,
     timeZone: shop.timeZone ?? '',
+    local: Object.fromEntries(CAUTION_STEPS.map((step) => [step, shop.localRules?.[step] ?? ''])),
     temperature: units.heat.typed(shop.temperature),
     tax: String(Math.round(shop.taxRate * 10_000) / 100),
     ...Object.fromEntries(
@@ -134,6 +146,7 @@ async function save(): Promise<void> {
           coatingUnit: rules.coatingUnit,
           heatUnit: rules.heatUnit,
           timeZone: rules.timeZone || null,
+          localRules: rules.local,
           version: rules.version,
         }),
       );
@@ -198,23 +211,10 @@ async function save(): Promise<void> {
                 ><KitInput mono v-bind="bind" v-model="rules.coatDm2" inputmode="decimal"
               /></KitField>
             </div>
-            <KitField
-              v-slot="{ bind }"
-              :label="`${words.temperature}, ${units.heat.word.value}`"
-              hint="As a rule: sheet cools down to it, and coats dry at it"
-              :error="form.errors['temperature']"
-              ><KitInput mono v-bind="bind" v-model="rules.temperature" inputmode="decimal"
-            /></KitField>
+            <h2>How it is joined</h2>
             <KitChips v-model="rules.seen" :legend="words.seen" :options="CUTS" />
             <KitChips v-model="rules.hidden" :legend="words.hidden" :options="CUTS" />
             <KitChips v-model="rules.flange" :legend="words.flange" :options="FLANGES" />
-            <KitCheckbox v-model="rules.paints"
-              >{{ words.paints }}
-              <small class="soft"
-                >Every panel that is seen then has its paint, and the hours it hardens, as steps. Without it a repair
-                ends in surfacer: paint is a job of its own, for the whole car or at another shop.</small
-              ></KitCheckbox
-            >
             <KitCheckbox v-model="rules.overlay"
               >{{ words.overlay }}
               <small class="soft"
@@ -222,6 +222,34 @@ async function save(): Promise<void> {
                 rust between the sheets goes on unseen.</small
               ></KitCheckbox
             >
+            <h2>Coats</h2>
+            <KitField
+              v-slot="{ bind }"
+              :label="`${words.temperature}, ${units.heat.word.value}`"
+              hint="As a rule: sheet cools down to it, and coats dry at it"
+              :error="form.errors['temperature']"
+              ><KitInput mono v-bind="bind" v-model="rules.temperature" inputmode="decimal"
+            /></KitField>
+            <KitCheckbox v-model="rules.paints"
+              >{{ words.paints }}
+              <small class="soft"
+                >Every panel that is seen then has its paint, and the hours it hardens, as steps. Without it a repair
+                ends in surfacer: paint is a job of its own, for the whole car or at another shop.</small
+              ></KitCheckbox
+            >
+            <h2>Rules of the place</h2>
+            <p class="small soft">
+              What the law, the tester or the insurer here asks for, in your own words; it stands first among the
+              cautions at that step.
+            </p>
+            <KitField
+              v-for="step in CAUTION_STEPS"
+              :key="step"
+              v-slot="{ bind }"
+              :label="STEP_RULE_WORDS[step]"
+              :error="form.errors[`localRules.${step}`]"
+              ><KitInput v-bind="bind" v-model="rules.local[step]" rows="2" maxlength="1000"
+            /></KitField>
           </fieldset>
           <KitNotice v-if="refused" bad>{{ refused }}</KitNotice>
           <p v-if="saved" class="good" role="status">Saved.</p>

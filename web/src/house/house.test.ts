@@ -32,6 +32,7 @@ describe('the house rules', () => {
     await page.get('input[type=radio][value=in]').setValue(true);
     await page.findAll('input[type=radio][value=lap]')[1]!.setValue(true);
     for (const box of page.findAll('[role=checkbox]')) await box.trigger('click');
+    await field(page, 'Before the first arc').setValue('The fire chief wants two people.');
     await page.get('form').trigger('submit');
     await flushPromises();
     expect(server.to('PUT /shop')[0]).toEqual({
@@ -44,6 +45,10 @@ describe('the house rules', () => {
       paints: true,
       schools: { seen: 'butt', hidden: 'lap', flange: 'plug' },
       timeZone: null,
+      localRules: {
+        ...{ survey: '', strip: '', verdict: '', cut: '', arrival: '' },
+        weld: 'The fire chief wants two people.',
+      },
       temperature: 20,
       coatingUnit: 'um',
       heatUnit: 'C',

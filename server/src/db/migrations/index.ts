@@ -32,6 +32,7 @@ import { pins } from './031-pins.ts';
 import { sections } from './032-sections.ts';
 import { spread } from './034-spread.ts';
 import { systems } from './035-systems.ts';
+import { localRules } from './036-local-rules.ts';
 import { tracking } from './033-tracking.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
@@ -71,6 +72,7 @@ export const volumes = [
   tracking,
   spread,
   systems,
+  localRules,
 ];
 
 /** All migrations, oldest first. */
