@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { ProductService } from '@aspecta/server/close/products';
 import { CloseService } from '@aspecta/server/close/service';
 import type { CoatKind } from '@aspecta/core/close';
 import type { Chapter } from './chapter.ts';
@@ -21,7 +22,7 @@ export const close: Chapter = async ({ house, owner, id, story, isMain }) => {
   const service = house.the(CloseService);
   if (isMain)
     for (const product of scenario.products)
-      await service.addProduct(owner, { ...product, kind: product.kind as CoatKind, id: randomUUID() });
+      await house.the(ProductService).add(owner, { ...product, kind: product.kind as CoatKind, id: randomUUID() });
   const told = (story as { close?: Told }).close;
   if (!told) return;
   for (const { hollow, walls, product, ...read } of told.coats) {

@@ -9,9 +9,10 @@ import {
 import { idOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
+import type { ProductService } from './products.ts';
 import type { CloseService } from './service.ts';
 
-export function closeRoutes(closes: CloseService): Router {
+export function closeRoutes(closes: CloseService, products: ProductService): Router {
   const router = Router();
   const at = '/vehicles/:id/close';
   router.get(at, async (request, response) => {
@@ -30,20 +31,20 @@ export function closeRoutes(closes: CloseService): Router {
     response.json(await closes.reminders(callerOf(request)));
   });
   router.put('/systems', async (request, response) => {
-    response.json(await closes.changeSystems(callerOf(request), parse(systemsSchema, request.body)));
+    response.json(await products.changeSystems(callerOf(request), parse(systemsSchema, request.body)));
   });
   router.get('/products', async (request, response) => {
-    response.json(await closes.products(callerOf(request)));
+    response.json(await products.list(callerOf(request)));
   });
   router.post('/products', async (request, response) => {
-    response.status(201).json(await closes.addProduct(callerOf(request), parse(productSchema, request.body)));
+    response.status(201).json(await products.add(callerOf(request), parse(productSchema, request.body)));
   });
   router.put('/products/:id', async (request, response) => {
     const change = parse(productChangeSchema, { ...(request.body as object), id: idOf(request) });
-    response.json(await closes.changeProduct(callerOf(request), change));
+    response.json(await products.change(callerOf(request), change));
   });
   router.delete('/products/:id', async (request, response) => {
-    response.json(await closes.removeProduct(callerOf(request), idOf(request)));
+    response.json(await products.remove(callerOf(request), idOf(request)));
   });
   return router;
 }

@@ -1,31 +1,20 @@
 import { In, IsNull, type DataSource } from 'typeorm';
-import {
-  COAT_WORDS,
-  type CloseView,
-  type CoatInput,
-  type Overrule,
-  type ProductInput,
-  type ProductView,
-  type Reminder,
-  type SystemsInput,
-  type SystemsView,
-} from '@aspecta/contract/close';
+import { type CloseView, type CoatInput, type Overrule, type Reminder } from '@aspecta/contract/close';
 import { panelOf } from '@aspecta/core/body';
-import { COAT_KINDS, usualProducts, usualSystems } from '@aspecta/core/close';
-import { note } from '../account/audit.ts';
-import { changeOnce } from '../db/change.ts';
-import { changeOf, changeOfShop } from '../db/changeOf.ts';
+import { usualSystems } from '@aspecta/core/close';
+import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import { notFound, ServerProblem } from '../http/problems.ts';
-import { needs, type Caller } from '../http/session.ts';
+import type { Caller } from '../http/session.ts';
 import { StepWordEntity } from '../job/entities.ts';
 import { FastenerEntity } from '../repair/entities.ts';
 import { ShopEntity } from '../shop/entities.ts';
 import { FindEntity } from '../survey/entities.ts';
 import { RepairEntity } from '../verdict/entities.ts';
 import { weldProgress } from '../weld/progress.ts';
-import { CoatEntity, OverruleEntity, ProductEntity } from './entities.ts';
+import { CoatEntity, OverruleEntity } from './entities.ts';
+import type { ProductService } from './products.ts';
 import { remindersOf } from './reminders.ts';
 import { bareOf, closeView, type Closing } from './view.ts';
 
@@ -33,10 +22,12 @@ import { bareOf, closeView, type Closing } from './view.ts';
 export class CloseService {
   private readonly db: DataSource;
   private readonly garage: GarageService;
+  private readonly products: ProductService;
 
-  constructor(db: DataSource, garage: GarageService) {
+  constructor(db: DataSource, { garage, products }: { garage: GarageService; products: ProductService }) {
     this.db = db;
     this.garage = garage;
+    this.products = products;
   }
 
   async view(caller: Caller, vehicleId: string): Promise<CloseView> {
@@ -223,90 +214,10 @@ export class CloseService {
       );
   }
 
-  /** Products of the shop, and the usual ones of each kind. */
-  async products(caller: Caller): Promise<ProductView[]> {
-    const own = await this.db
-      .getRepository(ProductEntity)
-      .find({ where: { shopId: caller.shopId }, order: { name: 'ASC' } });
-    return [
-      ...own.map(({ shopId: _shopId, weldThrough, ...row }) => ({
-        ...row,
-        weldThrough: Boolean(weldThrough),
-        usual: false,
-      })),
-      ...COAT_KINDS.map((kind) => ({
-        ...usualProducts[kind],
-        id: kind,
-        name: COAT_WORDS[kind],
-        usual: true,
-        version: 0,
-      })),
-    ];
-  }
-
-  async addProduct(caller: Caller, input: ProductInput): Promise<ProductView[]> {
-    needs('owner', caller);
-    const known = await this.db.getRepository(ProductEntity).findOneBy({ id: input.id });
-    if (known && known.shopId !== caller.shopId) throw notFound('product');
-    if (!known)
-      await changeOfShop(this.db, caller.shopId, async (manager) => {
-        const row = { ...input, shopId: caller.shopId, version: 1 };
-        await manager.createQueryBuilder().insert().into(ProductEntity).values(row).orIgnore().execute();
-        await note(manager, caller, `Product added: ${input.name}`);
-      });
-    return this.products(caller);
-  }
-
-  async changeProduct(
-    caller: Caller,
-    { id, version, ...changes }: ProductInput & { version: number },
-  ): Promise<ProductView[]> {
-    needs('owner', caller);
-    if (!(await this.db.getRepository(ProductEntity).existsBy({ id, shopId: caller.shopId })))
-      throw notFound('product');
-    await changeOfShop(this.db, caller.shopId, async (manager) => {
-      await changeOnce(manager, {
-        target: ProductEntity,
-        id,
-        seen: version,
-        changes,
-        current: () => this.products(caller),
-      });
-      await note(manager, caller, `Product changed: ${changes.name}`);
-    });
-    return this.products(caller);
-  }
-
-  async removeProduct(caller: Caller, id: string): Promise<ProductView[]> {
-    needs('owner', caller);
-    const row = await this.db.getRepository(ProductEntity).findOneBy({ id, shopId: caller.shopId });
-    if (!row) throw notFound('product');
-    await changeOfShop(this.db, caller.shopId, async (manager) => {
-      await manager.delete(ProductEntity, { id });
-      await note(manager, caller, `Product taken away: ${row.name}`);
-    });
-    return this.products(caller);
-  }
-
-  /** What goes onto each side of the metal from now on; null: as is usual. */
-  async changeSystems(caller: Caller, { systems, version }: SystemsInput): Promise<SystemsView> {
-    needs('owner', caller);
-    const current = async (): Promise<SystemsView> => {
-      const shop = await this.db.getRepository(ShopEntity).findOneByOrFail({ id: caller.shopId });
-      return { systems: shop.systems ?? usualSystems, usual: !shop.systems, version: shop.version };
-    };
-    await changeOfShop(this.db, caller.shopId, async (manager) => {
-      const changes = { systems };
-      await changeOnce(manager, { target: ShopEntity, id: caller.shopId, seen: version, changes, current });
-      await note(manager, caller, systems ? 'Coats for each side of the metal changed' : 'Coats as is usual again');
-    });
-    return current();
-  }
-
   private async viewOf(caller: Caller, vehicle: OwnVehicle): Promise<CloseView> {
     const [closings, products, shop] = await Promise.all([
       this.closings([vehicle]),
-      this.products(caller),
+      this.products.list(caller),
       this.db.getRepository(ShopEntity).findOneByOrFail({ id: caller.shopId }),
     ]);
     const closing = closings.get(vehicle.id)!;

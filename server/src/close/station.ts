@@ -4,6 +4,7 @@ import { clockOf } from '../shop/clock.ts';
 import { tellsDay, type TellsDay } from '../shop/day.ts';
 import type { Chapter, Station, StationStanding } from '../station.ts';
 import { CoatEntity, OverruleEntity, ProductEntity } from './entities.ts';
+import { ProductService } from './products.ts';
 import { closeRoutes } from './routes.ts';
 import { CloseService } from './service.ts';
 import { closeView, type Closing } from './view.ts';
@@ -12,8 +13,11 @@ import { closeView, type Closing } from './view.ts';
 export const close: Station = {
   name: 'close',
   entities: [ProductEntity, CoatEntity, OverruleEntity],
-  serve: (house) => [new CloseService(house.db, house.the(GarageService))],
-  addresses: (house) => [{ router: closeRoutes(house.the(CloseService)) }],
+  serve: (house) => {
+    const products = new ProductService(house.db);
+    return [products, new CloseService(house.db, { garage: house.the(GarageService), products })];
+  },
+  addresses: (house) => [{ router: closeRoutes(house.the(CloseService), house.the(ProductService)) }],
   standing: async (house, vehicles) => {
     const all = await house.the(CloseService).closings(vehicles);
     return new Map(vehicles.map(({ id }) => [id, standingOf(all.get(id)!)]));

@@ -2,6 +2,7 @@ import type { DataSource } from 'typeorm';
 import type { ShelfInput, ShelfView } from '@aspecta/contract/shelf';
 import { litres, usualProducts } from '@aspecta/core/close';
 import { shelf, type ShelfUse } from '@aspecta/core/shelf';
+import type { ProductService } from '../close/products.ts';
 import type { CloseService } from '../close/service.ts';
 import { facesWithCoats, needsOf, type Closing } from '../close/view.ts';
 import { changeOnce } from '../db/change.ts';
@@ -12,16 +13,20 @@ import { needs as must, type Caller } from '../http/session.ts';
 import { ShelfEntity, type ShelfRow } from './entities.ts';
 import { weldUses } from './welded.ts';
 
+interface Services {
+  garage: GarageService;
+  closes: CloseService;
+  products: ProductService;
+}
+
 /** What is used up: counted once → down by what welds and coats have used → what the work that is left takes → what is short. */
 export class ShelfService {
   private readonly db: DataSource;
-  private readonly garage: GarageService;
-  private readonly closes: CloseService;
+  private readonly services: Services;
 
-  constructor(db: DataSource, garage: GarageService, closes: CloseService) {
+  constructor(db: DataSource, services: Services) {
     this.db = db;
-    this.garage = garage;
-    this.closes = closes;
+    this.services = services;
   }
 
   async view(caller: Caller): Promise<ShelfView> {
@@ -89,8 +94,11 @@ export class ShelfService {
 
   /** What welds and coats of all cars have used, and what those that are left take. */
   private async uses(caller: Caller): Promise<{ used: (ShelfUse & { at: number })[]; needs: CarNeed[] }> {
-    const vehicles = await this.garage.all(caller);
-    const [closings, products] = await Promise.all([this.closes.closings(vehicles), this.closes.products(caller)]);
+    const vehicles = await this.services.garage.all(caller);
+    const [closings, products] = await Promise.all([
+      this.services.closes.closings(vehicles),
+      this.services.products.list(caller),
+    ]);
     const coverage = Object.fromEntries(products.filter(({ usual }) => !usual).map((one) => [one.kind, one]));
     const repairs = [...closings.values()].flatMap((closing) => closing.repairs);
     const welds = await weldUses(

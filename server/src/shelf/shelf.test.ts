@@ -42,7 +42,9 @@ describe('what is on the shelf', () => {
     const before = await lineOf('epoxy');
     await owner.post('/shelf', reel({ kind: 'epoxy', name: 'Can of primer', counted: 1 })).expect(201);
     const coat = { id: randomUUID(), faces: faces.map(({ id }) => id), product: epoxy.id, celsius: 20 };
-    await owner.post(`/vehicles/${vehicle}/close/coats`, { ...coat, humidity: null, steel: null, note: '' }).expect(201);
+    await owner
+      .post(`/vehicles/${vehicle}/close/coats`, { ...coat, humidity: null, steel: null, note: '' })
+      .expect(201);
     const after = await lineOf('epoxy');
     expect(after.there).toBeLessThan(1);
     expect(after.needed).toBeCloseTo(before.needed - (1 - after.there), 6);

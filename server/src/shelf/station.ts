@@ -1,3 +1,4 @@
+import { ProductService } from '../close/products.ts';
 import { CloseService } from '../close/service.ts';
 import { GarageService } from '../garage/service.ts';
 import type { Station } from '../station.ts';
@@ -9,6 +10,12 @@ import { ShelfService } from './service.ts';
 export const shelf: Station = {
   name: 'shelf',
   entities: [ShelfEntity],
-  serve: (house) => [new ShelfService(house.db, house.the(GarageService), house.the(CloseService))],
+  serve: (house) => [
+    new ShelfService(house.db, {
+      garage: house.the(GarageService),
+      closes: house.the(CloseService),
+      products: house.the(ProductService),
+    }),
+  ],
   addresses: (house) => [{ router: shelfRoutes(house.the(ShelfService)) }],
 };
