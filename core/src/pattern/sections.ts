@@ -24,6 +24,8 @@ export interface Section {
 
 /** mm. So near a line lies on the edge of a section. */
 const ON = 0.5;
+/** mm. A corner as near to the line as that lies on it; a flat edge may run beside it for far more. */
+const TOUCH = 1e-6;
 
 /**
  * Into which sections is a piece parted along its seams, and which edges has each of them? Every joint is cut
@@ -84,14 +86,15 @@ function cutBy(line: readonly Point[], [a, b]: readonly [Point, Point]): Point[]
   for (const [i, q] of line.slice(1).entries()) {
     const p = line[i]!;
     const [sp, sq] = [cross(d, minus(p, a)), cross(d, minus(q, a))];
-    if ((sp > ON && sq < -ON) || (sp < -ON && sq > ON)) {
+    if ((sp > TOUCH && sq < -TOUCH) || (sp < -TOUCH && sq > TOUCH)) {
       const at = along(p, q, sp / (sp - sq));
       out.at(-1)!.push(at);
       out.push([at]);
     }
     out.at(-1)!.push(q);
     // A corner that lies on the other line parts it as well.
-    if (Math.abs(sq) <= ON && i + 2 < line.length) out.push([q]);
+    if (Math.abs(sq) <= TOUCH && i + 2 < line.length) out.push([q]);
   }
+  // What is shorter than that is no edge.
   return out.filter((part) => lineLength(part) > ON);
 }
