@@ -64,10 +64,10 @@ export interface WeldPlanView {
   version: number;
   /** The joints for which this was planned. */
   joints: PlannedJoint[];
-  /** The joints are not any more those that this was planned for: moved, closed in another way, or none at all. */
+  /** The joints or the sheet are not any more those that this was planned for: moved, closed in another way, or none at all. */
   moved: boolean;
-  /** What is welded: mm, and °C of the workshop. */
-  sheet: { thickness: number; material: WeldMaterial; ambient: number };
+  /** What is welded: mm of the thinner of two sheets and of the other, where that differs; °C of the workshop. */
+  sheet: { thickness: number; other: number | null; material: WeldMaterial; ambient: number };
   /** Plans before this one of which welds were done, oldest first. */
   earlier: EarlierWeld[];
 }

@@ -73,4 +73,4 @@ export function layerOf(panel: Panel, id: string): Layer {
 
 export { areaOnSheet, sheetOf } from './sheet.ts';
 export { holdsBody } from './holdsBody.ts';
-export { boughtSheet, isSeen, liesBehind, pieceName, sheetsBefore } from './layered.ts';
+export { boughtSheet, isSeen, liesBehind, pieceName, wayToSheet, type WayToSheet } from './layered.ts';

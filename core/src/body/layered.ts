@@ -3,11 +3,17 @@ interface Sheets {
   layers: readonly { id: string }[];
 }
 
+const placesOf = ({ layers }: Sheets, own: readonly string[]): number[] =>
+  own.map((id) => layers.findIndex((layer) => layer.id === id)).filter((index) => index >= 0);
+
 /** How far behind the outermost sheet the foremost of these layers lies. */
-const depthOf = ({ layers }: Sheets, own: readonly string[]): number => {
-  const at = own.map((id) => layers.findIndex((layer) => layer.id === id)).filter((index) => index >= 0);
+const depthOf = (panel: Sheets, own: readonly string[]): number => {
+  const at = placesOf(panel, own);
   return at.length === 0 ? 0 : Math.min(...at);
 };
+
+/** The same of the one that lies deepest. */
+const deepestOf = (panel: Sheets, own: readonly string[]): number => Math.max(0, ...placesOf(panel, own));
 
 /**
  * How many sheets of the panel lie before this one? None before the outermost, nor before one that it does not have.
@@ -46,16 +52,31 @@ export const isSeen = (
   own: readonly string[],
 ): boolean => panel.visible && depthOf(panel, own) === 0;
 
+/** From which side work is done, and through which sheets. */
+export interface WayToSheet {
+  from: 'outside' | 'inside';
+  /** Names of the sheets that are open first. */
+  through: string[];
+}
+
 /**
- * Names of the sheets of a panel that lie before these layers and come off, or are opened, to get at them.
+ * How are these layers of a panel reached? From whichever side has fewer sheets in the way: the innermost one turns its
+ * back to the cabin, the boot or the ground and is worked on from there, through no other sheet.
+ *
+ * Source: common practice, no published source.
  *
  * @example
- * sheetsBefore({ layers: [{ id: 'o', name: 'Outer sill' }, { id: 'i', name: 'Inner sill' }] }, ['i']) // → ["Outer sill"]
+ * wayToSheet({ layers: [{ id: 'o', name: 'Outer sill' }, { id: 'm', name: 'Membrane' }, { id: 'i', name: 'Inner sill' }] }, ['m'])
+ * // → { from: "outside", through: ["Outer sill"] }
  */
-export const sheetsBefore = (
+export function wayToSheet(
   panel: { layers: readonly { id: string; name: string }[] },
   own: readonly string[],
-): string[] => panel.layers.slice(0, depthOf(panel, own)).map(({ name }) => name);
+): WayToSheet {
+  const names = panel.layers.map(({ name }) => name);
+  const [front, back] = [names.slice(0, depthOf(panel, own)), names.slice(deepestOf(panel, own) + 1)];
+  return back.length < front.length ? { from: 'inside', through: back } : { from: 'outside', through: front };
+}
 
 /**
  * Which sheet is bought for work on these layers? The foremost of them; null where that is the panel itself.

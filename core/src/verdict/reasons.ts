@@ -136,7 +136,11 @@ export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; a
     if (share < CHAIN_OF_PATCHES)
       no.push('A repair panel is nearly always larger than what has to be replaced: cut from it what you need.');
   }
-  for (const sheet of repair.before ?? [])
+  for (const sheet of repair.way?.through ?? [])
     no.push(`${sheet} lies before it: that has to be open first, which is not counted here.`);
+  if (repair.way?.from === 'inside')
+    no.push(
+      'It is reached from its inner side: trim, carpet and wires there come out first, which is not counted here.',
+    );
   return { for: yes, against: no };
 }

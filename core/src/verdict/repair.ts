@@ -1,3 +1,4 @@
+import type { WayToSheet } from '../body/index.ts';
 import type { JointFacts, Paces } from '../repair/index.ts';
 import type { ZoneClass } from '../survey/index.ts';
 
@@ -27,8 +28,8 @@ export interface Repair {
   closing?: 'butt' | 'lap' | 'joggle';
   /** Layers on which they lie; shares are of all of them together. */
   layers?: number;
-  /** Sheets that lie before it and come off, or are opened, to get at it. */
-  before?: readonly string[];
+  /** From which side it is reached, and which sheets are open before it; from outside, through none, where left out. */
+  way?: WayToSheet;
   /** The panel as it can be bought; null where nobody is known to sell it. Money in minor units. */
   offer: { landed: number; leadDays: number } | null;
 }

@@ -99,6 +99,7 @@ function checked(input: RepairWeldInput): Ready {
   };
 }
 
+const inOrder = (a: number, b: number): [number, number] => [Math.min(a, b), Math.max(a, b)];
 const isSeam = ({ closing }: WeldJoint) => closing === 'butt' || closing === 'lap';
 const isRow = ({ closing }: WeldJoint) => closing === 'plug' || closing === 'spot' || closing === 'joggle';
 const weldsOfHem = (joint: WeldJoint) => joint.welds || hemWelds(lineLength(joint.line));
@@ -136,7 +137,11 @@ function layOut(ready: Ready, choice: Choice): WeldPlan {
   const seams = joints.filter(isSeam).reduce((sum, { line }) => sum + lineLength(line), 0);
   const plan = torch.plan(set, seams);
   const { process, thickness, material } = input;
-  return { ...plan, supplies: weldSupplies({ plan, process, thickness, material, hole: ready.points.hole }) };
+  return {
+    ...plan,
+    supplies: weldSupplies({ plan, process, thickness, material, hole: ready.points.hole }),
+    sheets: inOrder(thickness, input.other ?? thickness),
+  };
 }
 
 /** All joints of one position: tacked, rows welded, stitched, hems folded over. */

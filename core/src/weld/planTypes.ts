@@ -102,6 +102,8 @@ export interface WeldPlan {
   distortionIndex: number;
   /** Left out by plans that were kept before this was reckoned. */
   supplies?: WeldSupplies;
+  /** mm of the two sheets that it was laid out for, the thinner first; plans of earlier times do not say. */
+  sheets?: readonly [number, number];
 }
 
 /** A process that welds seams and plugs; spots are made by a machine of their own. */

@@ -5,7 +5,7 @@ import {
   panelOf,
   pieceName,
   sheetOf,
-  sheetsBefore,
+  wayToSheet,
   type BodyPlan,
   type Panel,
 } from '@aspecta/core/body';
@@ -53,7 +53,7 @@ export function weighRepair({ plan, panelId, zones, offer, rates, schools, house
       visible,
     },
     zones: groupsOf(zones).map((group) => countedGroup(group, plan, panel, how)),
-    before: sheetsBefore(panel, layers),
+    way: wayToSheet(panel, layers),
     closing: visible ? schools.seen : schools.hidden,
     layers: layers.length,
     offer,

@@ -7,11 +7,18 @@ import {
   type WeldSettingsInput,
 } from '@aspecta/contract/weld';
 import { personUnits } from '@aspecta/contract/shop';
-import { layerOf, panelOf } from '@aspecta/core/body';
+import { layerOf, panelOf, type Layer, type Material } from '@aspecta/core/body';
 import { Problem } from '@aspecta/core';
 import { toLine, type Point } from '@aspecta/core/geometry';
 import { keepsPanel } from '@aspecta/core/verdict';
-import { isHot, type Position, type RepairWeldInput, type StrategyPlan, type WeldJoint } from '@aspecta/core/weld';
+import {
+  isHot,
+  type Position,
+  type RepairWeldInput,
+  type StrategyPlan,
+  type WeldJoint,
+  type WeldPlan,
+} from '@aspecta/core/weld';
 import type { CloseService } from '../close/service.ts';
 import type { FitService } from '../fit/service.ts';
 import { changeVersioned } from '../db/change.ts';
@@ -25,6 +32,7 @@ import type { ShopService } from '../shop/service.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import type { Workbench } from '../work/bench.ts';
 import type { RepairRow } from '../verdict/entities.ts';
+import { PatternEntity } from '../pattern/entities.ts';
 import { lastWelded } from './lastWelded.ts';
 import { WeldEntity, WeldStepEntity, type WeldRow, type WeldStepRow } from './entities.ts';
 import { layersOf, repairName } from '../verdict/named.ts';
@@ -83,8 +91,19 @@ export class WeldService {
     const { repair, vehicle } = await this.verdicts.own(caller, repairId);
     const { layers } = panelOf(vehicle.plan, repair.panel);
     const [own] = layersOf(repair);
-    const { material, thickness } = layers.find(({ id }) => id === own) ?? layers[0]!;
-    return { panel: repairName(vehicle.plan, repair), car: vehicle.nickname, material, thickness };
+    const sheet = layers.find(({ id }) => id === own) ?? layers[0]!;
+    return { panel: repairName(vehicle.plan, repair), car: vehicle.nickname, ...(await this.pair(repairId, sheet)) };
+  }
+
+  /** The sheet of the car, and the one that its pattern is cut from where that is another: the thinner one says how it is welded. */
+  private async pair(repairId: string, { material, thickness }: Layer): Promise<WeldedPair> {
+    const pattern = await this.db.getRepository(PatternEntity).findOneBy({ id: repairId });
+    const piece = pattern?.settings.thickness ?? thickness;
+    return {
+      material,
+      thickness: Math.min(piece, thickness),
+      other: piece === thickness ? null : Math.max(piece, thickness),
+    };
   }
 
   /** Lays the steps out anew. Once a step is done that needs a reason: those welds are in the metal, and stay as history. */
@@ -168,15 +187,15 @@ export class WeldService {
     const { joints, layer } = await this.joined(caller, repairId);
     if (joints.length === 0)
       throw new ServerProblem('invalid', 'No joint of this panel is welded, bolted or riveted.', 'choice');
-    const { material, thickness } = layerOf(panelOf(vehicle.plan, repair.panel), layer);
+    const pair = await this.pair(repairId, layerOf(panelOf(vehicle.plan, repair.panel), layer));
     const { temperature } = await this.shops.shop(caller);
     const ready: RepairWeldInput = {
       joints: joints.map((joint) => weldJoint(joint, positions)),
-      thickness,
-      material,
+      thickness: pair.thickness,
+      material: pair.material,
       ambient: temperature,
       ...rest,
-      other: other ?? undefined,
+      other: other ?? pair.other ?? undefined,
       pitch: pitch ?? undefined,
       stitch: stitch ?? undefined,
       hole: hole ?? undefined,
@@ -265,7 +284,7 @@ export class WeldService {
   }
 
   private async view(caller: Caller, row: WeldRow, repair: RepairRow): Promise<WeldPlanView> {
-    const [done, { thickness, material }, { temperature: ambient }] = await Promise.all([
+    const [done, { thickness, other, material }, { temperature: ambient }] = await Promise.all([
       this.db.getRepository(WeldStepEntity).find({ where: { weldId: row.id }, order: { n: 'ASC' } }),
       this.sheet(caller, row.id),
       this.shops.shop(caller),
@@ -282,8 +301,11 @@ export class WeldService {
           : null,
       version: row.version,
       joints: row.joints.map((joint) => ({ ...oldJoint, ...joint })),
-      moved: keepsPanel(repair.choice) || !(await this.liesWhere(caller, row)),
-      sheet: { thickness, material, ambient },
+      moved:
+        keepsPanel(repair.choice) ||
+        !isFor(row.plan, [thickness, row.input.other ?? other ?? thickness]) ||
+        !(await this.liesWhere(caller, row)),
+      sheet: { thickness, other: row.input.other ?? other, material, ambient },
       earlier: row.earlier ?? [],
     };
   }
@@ -316,6 +338,16 @@ export class WeldService {
     }
   }
 }
+
+/** What is welded to what: the thinner sheet, and the other where it is thicker. */
+interface WeldedPair {
+  material: Material;
+  thickness: number;
+  other: number | null;
+}
+/** Was a plan laid out for these two sheets? One of earlier times does not say. */
+const isFor = ({ sheets }: WeldPlan, pair: readonly number[]): boolean =>
+  !sheets || [...pair].sort((a, b) => a - b).every((mm, i) => mm === sheets[i]);
 
 /** Joints of plans of earlier times, which knew the cut in the sheet alone. */
 const oldJoint = { name: 'in the sheet', kind: 'cut', closing: 'butt', welds: 0, sheets: undefined } as const;

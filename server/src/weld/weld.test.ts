@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { JointsView } from '@aspecta/contract/repair';
+import { patternDefaults } from '@aspecta/contract/pattern';
 import { weldDefaults, type UsualWeld, type WeldPlanView } from '@aspecta/contract/weld';
 import { bodyPlan } from '@aspecta/core/body';
 import { weldId, type StrategyPlan } from '@aspecta/core/weld';
@@ -41,6 +42,27 @@ describe('weld', () => {
       (await here.owner.put(`/repairs/${repair.id}/weld`, { ...settings, strategy: 'skip', version: 1 }).expect(409))
         .body.detail,
     ).toMatch(/Welding has begun/);
+  });
+
+  it('takes the sheet that the piece is cut from: thicker metal is told, and a plan for another is laid out anew', async () => {
+    const owner = await ownerOf(here.house);
+    const repair = await decided(owner, await vehicleOf(owner), 'patch');
+    const lay = async (version: number) =>
+      (await owner.put(`/repairs/${repair.id}/weld`, { ...settings, version }).expect(200)).body as WeldPlanView;
+    const seen = async () => (await owner.get(`/repairs/${repair.id}/weld`).expect(200)).body as WeldPlanView;
+    const cutFrom = (thickness: number | null, version: number) =>
+      owner.put(`/repairs/${repair.id}/pattern`, { ...patternDefaults, thickness, version }).expect(200);
+    const before = await lay(0);
+    const { thickness } = before.sheet;
+    expect([before.sheet.other, before.plan.sheets]).toEqual([null, [thickness, thickness]]);
+    await cutFrom(1.5, 0);
+    expect(await seen()).toMatchObject({ moved: true, sheet: { thickness, other: 1.5 } });
+    expect(await lay(1)).toMatchObject({ moved: false, plan: { sheets: [thickness, 1.5] } });
+    // Thinner than the car: it is what blows through.
+    await cutFrom(thickness - 0.2, 1);
+    expect(await seen()).toMatchObject({ moved: true, sheet: { thickness: thickness - 0.2, other: thickness } });
+    await cutFrom(1.5, 2);
+    expect((await seen()).moved).toBe(false);
   });
 
   it('begins as the shop last welded sheet of the same kind, on whichever car; what was said of one joint stays there', async () => {

@@ -50,7 +50,9 @@ const order = ({ maker, carriage, lines }: BasketView['parcels'][number]) =>
             {{ units.money(parcel.goods, basket.currency) }} goods +
             {{ units.money(parcel.carriage, basket.currency) }} carriage + tax =
             {{ units.money(parcel.total, basket.currency) }}
-            (carriage adds {{ percent(parcel.carriage / Math.max(1, parcel.goods)) }})
+            <template v-if="parcel.carriage > 0"
+              >(carriage adds {{ percent(parcel.carriage / Math.max(1, parcel.goods)) }})</template
+            >
           </p>
         </div>
         <KitButton v-if="session.canWork" small @click="order(parcel)"

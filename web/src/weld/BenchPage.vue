@@ -74,7 +74,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey));
         <span class="mono">{{ done.size }} of {{ steps.length }}</span>
       </header>
       <KitNotice v-if="bench.view.value?.moved" bad>
-        The joints were changed after these steps were laid out.
+        The joints, or the sheet, were changed after these steps were laid out.
         <RouterLink :to="`/vehicles/${id}/repairs/${repair}/weld`">Lay the rest out anew</RouterLink>, or go on if the
         metal is cut as they say.
       </KitNotice>

@@ -10,16 +10,20 @@ const props = defineProps<{ view: WeldPlanView }>();
 const units = useUnits();
 /** What the spot welder takes, where there is anything for it. */
 const spots = computed(() => {
-  const { plan, sheet, input } = props.view;
+  const { plan, sheet } = props.view;
   if (!plan.steps.some(({ kind }) => kind === 'spot')) return [];
-  const { thickness, material } = sheet;
-  return settings({ process: 'spot', thickness, material, ...(input.other ? { other: input.other } : {}) }).notes;
+  const { thickness, material, other } = sheet;
+  return settings({ process: 'spot', thickness, material, ...(other ? { other } : {}) }).notes;
 });
 </script>
 
 <template>
   <KitTable>
     <tbody>
+      <tr v-if="view.sheet.other !== null">
+        <td>The sheets</td>
+        <td class="num">{{ units.sheet(view.sheet.thickness) }} to {{ units.sheet(view.sheet.other) }}</td>
+      </tr>
       <tr v-if="view.plan.settings.tackCurrent !== null">
         <td>Tack current, plugs too</td>
         <td class="num">{{ view.plan.settings.tackCurrent }} A</td>

@@ -191,7 +191,7 @@ onBeforeUnmount(() => {
             >
           </p>
           <KitNotice v-if="view?.moved" bad>
-            The joints are not any more those that these steps were laid out for.
+            The joints, or the sheet that the piece is cut from, are not any more what these steps were laid out for.
             {{
               begun
                 ? 'Go on with them only if the metal is cut as they say; otherwise lay the rest out anew.'

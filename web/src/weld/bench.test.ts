@@ -66,7 +66,7 @@ beforeEach(() => {
     version: 1,
     joints: [],
     moved: false,
-    sheet: { thickness: 1, material: 'steel', ambient: 20 },
+    sheet: { thickness: 1, other: null, material: 'steel', ambient: 20 },
     earlier: [],
   };
   serve();

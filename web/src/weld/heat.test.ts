@@ -77,7 +77,12 @@ const plan = planRepair({
 });
 const view = (over: Partial<WeldPlanView> = {}): WeldPlanView => ({
   ...{ repairId: 'r1', panel: 'quarter-l', input: weldDefaults, plan, done: [], acknowledged: null, version: 1 },
-  ...{ joints: [joint], moved: false, sheet: { thickness: 1, material: 'steel', ambient: 20 }, earlier: [] },
+  ...{
+    joints: [joint],
+    moved: false,
+    sheet: { thickness: 1, other: null, material: 'steel', ambient: 20 },
+    earlier: [],
+  },
   ...over,
 });
 let server: FakeServer;

@@ -43,7 +43,7 @@ const laid = (input: WeldSettingsInput, over: Partial<WeldPlanView> = {}): WeldP
   version: 1,
   joints,
   moved: false,
-  sheet: { thickness: 1, material: 'steel', ambient: 20 },
+  sheet: { thickness: 1, other: null, material: 'steel', ambient: 20 },
   earlier: [],
   ...over,
 });
@@ -163,7 +163,7 @@ describe('the weld plan', () => {
     const done = [{ n: 1, at: '2026-02-03T10:00:00.000Z', by: 'Ada' }];
     server.on('GET /repairs/r/weld', laid(weldDefaults, { moved: true, done, acknowledged: read, version: 4 }));
     const { page } = await open();
-    expect(page.text()).toContain('The joints are not any more those that these steps were laid out for.');
+    expect(page.text()).toContain('are not any more what these steps were laid out for.');
     expect(page.find('form').exists()).toBe(false);
     await button(page, 'Lay it out anew …').trigger('click');
     server.on('PUT /repairs/r/weld', () => problem('already-there', 'Say why.', 409, { field: 'reason' }));
