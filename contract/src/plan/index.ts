@@ -1,4 +1,5 @@
 import type { Stage } from '@aspecta/core/job';
+import type { OutsideHold } from '@aspecta/core/plan';
 import type { StepView } from '../job/index.ts';
 import type { PlannedMoney } from '../purse/index.ts';
 
@@ -23,6 +24,8 @@ export interface PlannedStep extends Pick<
   pieces: [string, string][];
   /** Share of the runs in which it held the end up. */
   critical: number;
+  /** Share of them in which a day, rain or money kept it waiting, and the end with it. */
+  outside: Partial<Record<OutsideHold, number>>;
   why: string[];
 }
 

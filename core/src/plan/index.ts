@@ -5,4 +5,5 @@ export { schedule, type Schedule, type ScheduleInput, type ScheduleTask } from '
 export type { Link, LinkKind, Task } from './tasks.ts';
 export { EVERY, incomeBetween, type Every, type Income } from './income.ts';
 export { forecast, type Forecast } from './forecast.ts';
-export { holdingUp, outlook, type Outlook } from './outlook.ts';
+export { holdingUp, type HoldingUp, type OutsideHold } from './holdingUp.ts';
+export { outlook, type Outlook } from './outlook.ts';

@@ -2,9 +2,8 @@ import { finite } from '../check.ts';
 import { uniforms } from '../random.ts';
 import type { Watch } from '../watch.ts';
 import { calendar } from './calendar.ts';
-import type { Calendar, CalendarInput } from './calendarTypes.ts';
-import { NO_TIME } from './windows.ts';
-import { SAME_LENGTH } from '../tolerances.ts';
+import type { CalendarInput } from './calendarTypes.ts';
+import { holdingUp, type OutsideHold } from './holdingUp.ts';
 
 export interface Outlook {
   /** Hour by which all is done, in half and in nine of ten runs. */
@@ -14,11 +13,11 @@ export interface Outlook {
   inTime: number | null;
   /** Share of the runs in which a task held the end up. */
   critical: Record<string, number>;
+  /** By task, share of the runs in which something that is no task kept it waiting, and the end with it. */
+  outside: Record<string, Partial<Record<OutsideHold, number>>>;
 }
 
 const SEED = 5;
-/** h. Two that lie so close follow one another. */
-const SAME = SAME_LENGTH;
 
 /**
  * How sure is the end of a plan? Hours of work and of deliveries are drawn anew in each run, and the plan
@@ -39,6 +38,7 @@ export function outlook(
   const random = uniforms(SEED);
   const ends: number[] = [];
   const held = new Map<string, number>();
+  const outside: Outlook['outside'] = {};
   for (let run = 0; run < runs; run++) {
     watch?.(run / runs);
     const tasks = input.tasks.map((task) => ({
@@ -48,7 +48,13 @@ export function outlook(
     }));
     const plan = calendar({ ...input, tasks, seconds: 0 });
     ends.push(plan.finish);
-    for (const id of holdingUp({ ...input, tasks }, plan)) held.set(id, (held.get(id) ?? 0) + 1);
+    const { way, by: hold } = holdingUp({ ...input, tasks }, plan);
+    for (const id of way) held.set(id, (held.get(id) ?? 0) + 1);
+    const first = way.at(-1);
+    if (hold && first) {
+      const holds = (outside[first] ??= {});
+      holds[hold] = (holds[hold] ?? 0) + 1 / runs;
+    }
   }
   ends.sort((a, b) => a - b);
   const at = (share: number) => ends[Math.min(ends.length - 1, Math.ceil(share * ends.length) - 1)]!;
@@ -57,35 +63,8 @@ export function outlook(
     p90: at(0.9),
     inTime: by === undefined ? null : ends.filter((end) => end <= by).length / ends.length,
     critical: Object.fromEntries(input.tasks.map(({ id }) => [id, (held.get(id) ?? 0) / runs])),
+    outside,
   };
-}
-
-/** What holds the end of a plan up: back from what ends last, over what each has waited for or who was busy before it. */
-export function holdingUp({ tasks }: CalendarInput, plan: Calendar): string[] {
-  const spans = new Map(
-    tasks.map(({ id }) => {
-      const { pieces, by } = plan.tasks[id]!;
-      return [id, { start: pieces[0]![0], end: pieces.at(-1)![1], by }] as const;
-    }),
-  );
-  const afterOf = new Map(tasks.map(({ id, after = [] }) => [id, after]));
-  const way: string[] = [];
-  let at = tasks.reduce((a, b) => (spans.get(b.id)!.end > spans.get(a.id)!.end ? b : a)).id;
-  while (!way.includes(at)) {
-    way.push(at);
-    const own = spans.get(at)!;
-    const before = afterOf.get(at)!.map(({ id, lag = 0 }) => ({ id, until: spans.get(id)!.end + lag }));
-    const busy = [...spans]
-      .filter(([id, other]) => id !== at && own.by !== null && other.by === own.by && other.end <= own.start + SAME)
-      .map(([id, other]) => ({ id, until: other.end }));
-    const last = [...before, ...busy].reduce<{ id: string; until: number } | null>(
-      (a, b) => (a && a.until >= b.until - NO_TIME ? a : b),
-      null,
-    );
-    if (!last) break;
-    at = last.id;
-  }
-  return way;
 }
 
 /** Standard normal by Box and Muller. */

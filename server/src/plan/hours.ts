@@ -4,6 +4,10 @@ import type { Window } from '@aspecta/core/plan';
 
 const DAYS = 366;
 
+/** ms at which a day begins by the clock of the shop. */
+export const startOfDay = (day: string, timeZone: string): number =>
+  DateTime.fromISO(day, { zone: timeZone }).startOf('day').toMillis();
+
 /** ms at which a day is over by the clock of the shop. */
 export const endOfDay = (day: string, timeZone: string): number =>
   DateTime.fromISO(day, { zone: timeZone }).endOf('day').toMillis();

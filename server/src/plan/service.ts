@@ -51,7 +51,11 @@ export interface Together {
 /** Steps of two cars may bear the same name. */
 export const nameIn = ({ id }: Pick<OwnVehicle, 'id'>, step: string) => `${id} ${step}`;
 
-const stepOf = ({ needs: tools, waitsFor, ...step }: StepView): Omit<PlannedStep, 'by' | 'pieces' | 'critical'> => {
+const stepOf = ({
+  needs: tools,
+  waitsFor,
+  ...step
+}: StepView): Omit<PlannedStep, 'by' | 'pieces' | 'critical' | 'outside'> => {
   const { id, kind, title, repair, panel, path, waits, state, hours, share, said } = step;
   return {
     ...{ id, kind, title, repair, panel, path, waits, state, hours, share, said },
@@ -118,6 +122,7 @@ export class PlanService {
             by: plan.tasks[step.id]!.by,
             pieces: plan.tasks[step.id]!.pieces.map(([from, to]): [string, string] => [at(from), at(to)]),
             critical: sure.critical[step.id]!,
+            outside: sure.outside[step.id] ?? {},
           }))
           .sort((a, b) => a.pieces[0]![0].localeCompare(b.pieces[0]![0])),
       };
@@ -180,7 +185,7 @@ export class PlanService {
     if (workers.every(({ week }) => week.every((day) => day.length === 0)))
       return { ...known, input: null, problem: 'Say who works when: then every step gets its evening.' };
     const input: CalendarInput = {
-      tasks: tasksOf(open, steps, { now, outdoors: wish.outdoors, costs: cash?.costs }),
+      tasks: tasksOf(open, steps, { now, timeZone, outdoors: wish.outdoors, costs: cash?.costs }),
       ...onCash(cash),
       people: Object.fromEntries(workers.map((worker) => [worker.name, windowsOf(worker, now, timeZone)])),
       resources: { welder: 1 },
@@ -212,7 +217,7 @@ export class PlanService {
       vehicles.map(({ id }) => id),
     );
     const outdoors = (id: string) => wishes.get(id)?.outdoors ?? false;
-    const open = await this.openOf(vehicles, { now, outdoors, costs: cash?.costs });
+    const open = await this.openOf(vehicles, { now, timeZone, outdoors, costs: cash?.costs });
     const none = { now, open, timeZone, workers: workers.length, input: null };
     if (open.length === 0) return { ...none, problem: null };
     if (workers.every(({ week }) => week.every((day) => day.length === 0)))
@@ -254,6 +259,7 @@ export class PlanService {
           by: task.by,
           pieces: task.pieces.map(([from, to]): [string, string] => [at(from), at(to)]),
           critical: 0,
+          outside: {},
         };
       }),
     );
@@ -271,16 +277,22 @@ export class PlanService {
     vehicles: readonly OwnVehicle[],
     {
       now,
+      timeZone,
       outdoors,
       costs,
-    }: { now: Date; outdoors: (vehicleId: string) => boolean; costs: ReadonlyMap<string, number> | undefined },
+    }: {
+      now: Date;
+      timeZone: string;
+      outdoors: (vehicleId: string) => boolean;
+      costs: ReadonlyMap<string, number> | undefined;
+    },
   ) {
     const gathered = await this.services.jobs.gatheredAll(vehicles, now);
     const all = vehicles.flatMap((vehicle) => {
       const own = gathered.get(vehicle.id)!;
       const steps = jobSteps(own.input);
       const { open } = plannable(jobView(own, now), steps);
-      const tasks = tasksOf(open, steps, { now, outdoors: outdoors(vehicle.id), costs }).map((task) => ({
+      const tasks = tasksOf(open, steps, { now, timeZone, outdoors: outdoors(vehicle.id), costs }).map((task) => ({
         ...task,
         id: nameIn(vehicle, task.id),
         after: (task.after ?? []).map((link) => ({ ...link, id: nameIn(vehicle, link.id) })),

@@ -2,6 +2,7 @@ import type { JobView, StepView } from '@aspecta/contract/job';
 import { isPast, type JobStep } from '@aspecta/core/job';
 import type { CalendarTask } from '@aspecta/core/plan';
 import { leftOf } from '../job/view.ts';
+import { startOfDay } from './hours.ts';
 
 const HOUR = 3_600_000;
 
@@ -22,13 +23,18 @@ export function plannable(view: JobView, steps: readonly JobStep[]): { open: Ste
 export function tasksOf(
   open: readonly StepView[],
   steps: readonly JobStep[],
-  { now, outdoors, costs }: { now: Date; outdoors: boolean; costs?: ReadonlyMap<string, number> | undefined },
+  {
+    now,
+    timeZone,
+    outdoors,
+    costs,
+  }: { now: Date; timeZone: string; outdoors: boolean; costs?: ReadonlyMap<string, number> | undefined },
 ): CalendarTask[] {
   const left = new Set(open.map(({ id }) => id));
   const links = new Map(steps.map(({ id, after }) => [id, after]));
   return open.map((step): CalendarTask => {
     const hoursUntil = (day: string | null | undefined) =>
-      day ? Math.max(0, (Date.parse(`${day}T00:00:00Z`) - now.getTime()) / HOUR) : 0;
+      day ? Math.max(0, (startOfDay(day, timeZone) - now.getTime()) / HOUR) : 0;
     // Time that has still to pass after something that is done already.
     const still = step.at && step.state === 'waits' ? Math.max(0, (Date.parse(step.at) - now.getTime()) / HOUR) : 0;
     const running =

@@ -7,11 +7,13 @@ import KitButton from '../kit/KitButton.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import { decimal } from '../shell/typedNumber.ts';
-import { hours, percent } from '../shell/units.ts';
+import { takesIn, type Slot } from '../plan/planScene.ts';
 
 /* One step of tonight: done at a tap; half done, or why it did not work, and how long it took, with one tap more. */
 const props = defineProps<{
   step: TonightStep;
+  /** The stretch of time that it stands in. */
+  stretch: Pick<Slot, 'from' | 'to'>;
   canSay: boolean;
   busy: boolean;
   errors: Readonly<Record<string, string>>;
@@ -42,9 +44,8 @@ watch(
       <span>
         <RouterLink :to="belowVehicle(step.vehicle, step.path)">{{ step.title }}</RouterLink>
         <span class="small soft">
-          · {{ step.nickname }} · {{ hours(step.hours * (1 - step.share))
-          }}<template v-if="step.share > 0"> left, {{ percent(step.share) }} done</template
-          ><template v-if="step.needs.length > 0"> · {{ step.needs.join(', ') }}</template></span
+          · {{ step.nickname }} · {{ takesIn(stretch, step)
+          }}<template v-if="step.needs.length > 0"> · {{ step.needs.join(', ') }}</template></span
         >
       </span>
       <span v-if="canSay" class="acts">

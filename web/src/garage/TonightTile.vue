@@ -51,6 +51,7 @@ const MOST = 6;
           v-for="step in slot.steps.slice(0, MOST)"
           :key="step.vehicle + step.id"
           :step="step"
+          :stretch="slot"
           :can-say="session.canWork && !isElsewhere(step)"
           :busy="form.busy.value"
           :errors="saidOf === step.vehicle + step.id ? form.errors : {}"

@@ -21,6 +21,7 @@ const step = (id: string, from: string, to: string, over: Partial<TonightStep> =
   by: 'Ines',
   pieces: [[from, to]],
   critical: 0,
+  outside: {},
   vehicle: 'v',
   nickname: 'Marigold',
   ...over,

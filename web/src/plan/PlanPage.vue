@@ -15,10 +15,10 @@ import { hours, percent } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import { hoursText } from './hoursText.ts';
-import { holdUps } from './holdUps.ts';
+import { holdUps, waits } from './holdUps.ts';
 import HoldUps from './HoldUps.vue';
 import PlanBars from './PlanBars.vue';
-import { slotsOf, tonightOf } from './planScene.ts';
+import { slotsOf, takesIn, tonightOf } from './planScene.ts';
 import StagesTable from './StagesTable.vue';
 import WhatIf from './WhatIf.vue';
 import WishForm from './WishForm.vue';
@@ -54,6 +54,7 @@ const days = computed(() =>
 /** Share of the runs over which a step is said to hold the end up. */
 const OFTEN = 0.5;
 const holding = computed(() => holdUps(view.value.steps, OFTEN));
+const waiting = computed(() => waits(view.value.steps, OFTEN));
 /** The next spells of rain, as many as one can keep in mind. */
 const rain = computed(() => view.value.wet.slice(0, 4).map(([from, to]) => ({ from, to })));
 const editing = ref<Worker | 'new' | null>(null);
@@ -109,7 +110,8 @@ const anybody = computed(() => view.value.workers.length > 0);
             <li v-for="step in slot.steps" :key="step.id">
               <RouterLink :to="belowVehicle(id, step.path)">{{ step.title }}</RouterLink>
               <span class="small soft">
-                · {{ hours(step.hours) }}<template v-if="step.needs.length > 0"> · {{ step.needs.join(', ') }}</template
+                · {{ takesIn(slot, step)
+                }}<template v-if="step.needs.length > 0"> · {{ step.needs.join(', ') }}</template
                 ><template v-if="step.critical >= OFTEN"> · holds the end up</template></span
               >
             </li>
@@ -122,9 +124,9 @@ const anybody = computed(() => view.value.workers.length > 0);
           </p>
         </KitNotice>
         <PlanBars :vehicle="id" :view="view" :day-text="dayText" :can-work="session.canWork" @saved="load.reload()" />
-        <section v-if="holding.length > 0">
+        <section v-if="holding.length + waiting.length > 0">
           <h2>What holds the end up</h2>
-          <HoldUps :of="holding" />
+          <HoldUps :of="holding" :waits="waiting" />
         </section>
         <section v-if="view.stages.length > 0">
           <h2>From bare metal to paint</h2>

@@ -7,8 +7,8 @@ import { useSession } from '../shell/session.ts';
 import ChartView from '../charts/ChartView.vue';
 import PlanPage from './PlanPage.vue';
 import StagesTable from './StagesTable.vue';
-import { holdUps } from './holdUps.ts';
-import { barsChart, slotsOf, tonightOf } from './planScene.ts';
+import { holdUps, waits } from './holdUps.ts';
+import { barsChart, slotsOf, takesIn, tonightOf } from './planScene.ts';
 
 const planned = (id: string, pieces: [string, string][], over: Partial<PlannedStep> = {}): PlannedStep => ({
   id,
@@ -26,6 +26,7 @@ const planned = (id: string, pieces: [string, string][], over: Partial<PlannedSt
   by: 'Ines',
   pieces,
   critical: 0,
+  outside: {},
   why: [],
   ...over,
 });
@@ -270,6 +271,41 @@ describe('what holds the end up', () => {
       ['Coats that dry and harden', 24, 1, 1],
       ['Work on Sill', 8, 1, 2],
       ['The car as a whole', 1, 1, 1],
+    ]);
+  });
+});
+
+describe('how long a step takes of an evening', () => {
+  const evening = { from: '2026-02-03T18:00:00.000Z', to: '2026-02-03T20:00:00.000Z' };
+  const pieces: [string, string][] = [
+    ['2026-02-03T19:00:00.000Z', '2026-02-03T20:00:00.000Z'],
+    ['2026-02-05T18:00:00.000Z', '2026-02-05T19:00:00.000Z'],
+  ];
+  it('is all that is left of it, or as much as is there where it goes on another time', () => {
+    expect(takesIn(evening, planned('a', pieces, { hours: 2, share: 0 }))).toBe('1.0 h of 2.0 h');
+    expect(takesIn(evening, planned('a', pieces, { hours: 4, share: 0.5 }))).toBe('1.0 h of 2.0 h left, 50 % done');
+    expect(takesIn(evening, planned('a', pieces.slice(0, 1), { hours: 1, share: 0 }))).toBe('1.0 h');
+  });
+});
+
+describe('what holds the end up and is no work', () => {
+  it('is told with its day and its reason, rain and money by the step that waits', () => {
+    const said = { until: '2026-03-06', notBefore: null, reason: 'Engine is still in' };
+    const told = waits(
+      [
+        planned('1', steps[0]!.pieces, {
+          ...{ title: 'Leg: strip', state: 'blocked', said: said as PlannedStep['said'] },
+          outside: { date: 0.9, weather: 0.1 },
+        }),
+        planned('2', steps[0]!.pieces, { title: 'Sill: order it', outside: { money: 1 } }),
+        planned('3', steps[0]!.pieces, { title: 'Sill: weld', outside: { weather: 0.6 } }),
+      ],
+      0.5,
+    );
+    expect(told.map(({ what }) => what)).toEqual([
+      'Sill: order it: waits for the money',
+      'Leg: strip: not before 6 Mar 2026 – Engine is still in',
+      'Sill: weld: waits for dry hours',
     ]);
   });
 });

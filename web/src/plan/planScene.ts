@@ -1,5 +1,6 @@
 import type { PlannedStep, PlanView } from '@aspecta/contract/plan';
 import type { Chart } from '../charts/chart.ts';
+import { hours, percent } from '../shell/units.ts';
 
 /** What is done in one stretch of somebody's time. */
 export interface Slot<S extends PlannedStep = PlannedStep> {
@@ -37,6 +38,19 @@ export function slotsOf<S extends PlannedStep>(steps: readonly S[], dayOf: (iso:
 /** The next stretch of work of each person. */
 export const tonightOf = <S extends PlannedStep>(slots: readonly Slot<S>[]): Slot<S>[] =>
   slots.filter((slot, i) => slots.findIndex(({ by }) => by === slot.by) === i);
+
+const HOUR = 3_600_000;
+const MINUTE_OF_HOUR = 1 / 60;
+
+/** How long a step takes in such a stretch: “1.0 h of the 2.0 h that are left”, where it goes on another time. */
+export function takesIn({ from, to }: Pick<Slot, 'from' | 'to'>, { hours: all, share, pieces }: PlannedStep): string {
+  const left = all * (1 - share);
+  const there = pieces
+    .filter(([start, end]) => start >= from && end <= to)
+    .reduce((sum, [start, end]) => sum + (Date.parse(end) - Date.parse(start)) / HOUR, 0);
+  const told = there < left - MINUTE_OF_HOUR ? `${hours(there)} of ${hours(left)}` : hours(left);
+  return share > 0 ? `${told} left, ${percent(share)} done` : told;
+}
 
 const DAY = 86_400_000;
 const MOST_BARS = 40;
