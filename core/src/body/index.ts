@@ -72,5 +72,6 @@ export function layerOf(panel: Panel, id: string): Layer {
 }
 
 export { areaOnSheet, sheetOf } from './sheet.ts';
+export { hollowsAt, sidesInReach, type WorkOnSheets } from './hollows.ts';
 export { holdsBody } from './holdsBody.ts';
 export { boughtSheet, isSeen, liesBehind, pieceName, wayToSheet, type WayToSheet } from './layered.ts';

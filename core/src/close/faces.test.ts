@@ -7,9 +7,22 @@ const saloon = bodyPlan('saloon');
 const sill: OpenedRepair = { id: 'r', panel: 'sill-l', choice: 'patch', area: 20_000 };
 
 describe('faces that a repair lays bare', () => {
-  it('of a sill in three layers: both hollows with two walls each, and its outside', () => {
-    const faces = facesOf(saloon, [sill]);
-    expect(faces.map(({ kind }) => kind)).toEqual(['hollow', 'hollow', 'hollow', 'hollow', 'outside']);
+  it('of a sill in three layers: the hollows that its sheet is a wall of, and the side that stays in reach', () => {
+    const told = (layers?: readonly string[]) =>
+      facesOf(saloon, [{ ...sill, layers }]).map(({ kind, cavity, name }) => cavity ?? `${kind}: ${name}`);
+    const [outer, inner] = [Array(2).fill('sill-outer-l'), Array(2).fill('sill-inner-l')];
+    expect(told()).toEqual([...outer, 'outside: Sill, left, outside']);
+    expect(told(['outer'])).toEqual(told());
+    expect(told(['inner'])).toEqual([...inner, 'back: Sill, left, inner sill, inner side']);
+    expect(told(['membrane'])).toEqual([...outer, ...inner]);
+    expect(told(['membrane', 'outer', 'inner'])).toEqual([
+      ...[...outer, ...inner],
+      ...['outside: Sill, left, outside', 'back: Sill, left, back'],
+    ]);
+  });
+  it('of all of its layers: both hollows with two walls each', () => {
+    const faces = facesOf(saloon, [{ ...sill, layers: ['outer', 'membrane', 'inner'] }]);
+    expect(faces.map(({ kind }) => kind)).toEqual(['hollow', 'hollow', 'hollow', 'hollow', 'outside', 'back']);
     expect(new Set(faces.flatMap(({ cavity }) => cavity ?? []))).toEqual(new Set(['sill-outer-l', 'sill-inner-l']));
     for (const face of faces.filter(({ kind }) => kind === 'hollow')) expect(face.closedBy).toEqual(['r']);
   });

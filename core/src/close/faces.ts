@@ -1,10 +1,12 @@
-import { panelOf, panelsUnder, type BodyPlan, type Cavity } from '../body/index.ts';
+import { hollowsAt, panelOf, pieceName, sidesInReach, type BodyPlan, type Cavity } from '../body/index.ts';
 import { keepsPanel, type OptionId } from '../verdict/index.ts';
 
 /** A repair as its faces need it. */
 export interface OpenedRepair {
   id: string;
   panel: string;
+  /** Sheets of the panel that it is on; the outermost where they are left out. */
+  layers?: readonly string[] | undefined;
   choice: OptionId;
   /** mm² of metal that it concerns. */
   area: number;
@@ -37,14 +39,12 @@ const BURNT = 1.5;
  * Which faces do these repairs lay bare, and which of them can be reached no more when they are welded?
  *
  * @param body with its hollows; repairs on its panels
- * @example facesOf(bodyPlan('saloon'), [{ id: 'r', panel: 'sill-l', choice: 'patch', area: 1e4 }]).filter(({ closedBy }) => closedBy.length > 0).length // → 4
+ * @example facesOf(bodyPlan('saloon'), [{ id: 'r', panel: 'sill-l', choice: 'patch', area: 1e4 }]).filter(({ closedBy }) => closedBy.length > 0).length // → 2
  */
 export function facesOf(body: BodyPlan, repairs: readonly OpenedRepair[]): Face[] {
   const known = repairs.filter(({ panel }) => body.panels.some(({ id }) => id === panel));
   const opened = known.filter(({ choice }) => !keepsPanel(choice));
-  const isWall = (panel: string, { walls }: Cavity) =>
-    panelsUnder(body, panel).some((id) => walls.some((wall) => wall.panel === id));
-  const opens = (cavity: Cavity) => opened.filter(({ panel }) => isWall(panel, cavity));
+  const opens = ({ id }: Cavity) => opened.filter((repair) => hollowsAt(body, repair).some((own) => own.id === id));
   const hollows = body.cavities.flatMap((cavity): Face[] => {
     const own = opens(cavity);
     if (own.length === 0) return [];
@@ -66,8 +66,9 @@ export function facesOf(body: BodyPlan, repairs: readonly OpenedRepair[]): Face[
       };
     });
   });
-  const sides = known.flatMap(({ id, panel, choice, area }): Face[] => {
-    const { name } = panelOf(body, panel);
+  const sides = known.flatMap((repair): Face[] => {
+    const { id, panel, layers = [], choice, area } = repair;
+    const name = pieceName(panelOf(body, panel), layers);
     const face = (kind: 'outside' | 'back', word: string): Face => ({
       id: `${id} ${kind}`,
       name: `${name}, ${word}`,
@@ -79,9 +80,11 @@ export function facesOf(body: BodyPlan, repairs: readonly OpenedRepair[]): Face[
       closedBy: [],
       area,
     });
-    const isHollow = body.cavities.some((cavity) => isWall(panel, cavity));
-    const outside = face('outside', 'outside');
-    return isHollow || keepsPanel(choice) ? [outside] : [outside, face('back', 'back')];
+    const reached = sidesInReach(body, repair);
+    // The back of an inner sheet is the side from which it is worked on.
+    const back = () => face('back', reached.includes('outside') ? 'back' : 'inner side');
+    if (keepsPanel(choice)) return [reached[0] === 'back' ? back() : face('outside', 'outside')];
+    return reached.map((side) => (side === 'back' ? back() : face('outside', 'outside')));
   });
   return [...hollows, ...sides];
 }

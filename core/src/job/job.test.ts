@@ -53,7 +53,7 @@ describe('the steps of a job', () => {
     expect(waitsFor(steps, `${floor!.id} refit`, `${floor!.id} harden`)).toBe(true);
     expect(waitsFor(steps, `${floor!.id} cover`, `${floor!.id} seal`)).toBe(true);
     // Wax stays soft: nothing waits for it to harden. Paint is a job of its own.
-    expect(stepOf(steps, `${skin!.id} cover`).title).toBe('Door skin, left: wax where it is hollow and behind');
+    expect(stepOf(steps, `${skin!.id} cover`).title).toBe('Door skin, left: wax where it is hollow');
     expect(stepOf(steps, `${skin!.id} harden`)).toBeUndefined();
   });
 
@@ -133,7 +133,7 @@ describe('the steps of a job', () => {
   });
 
   it('look again behind the open joint, coat what is covered and let it dry before it is closed', () => {
-    const sill = repairOn(saloon, panelOf('sill-l'), 'make');
+    const sill = { ...repairOn(saloon, panelOf('sill-l'), 'make'), layers: ['outer', 'membrane'] };
     const steps = job([sill]);
     const weld = stepOf(steps, `${sill.id} weld`);
     expect(waitsFor(steps, `${sill.id} make`, `${sill.id} look`)).toBe(true);

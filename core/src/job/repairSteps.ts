@@ -1,4 +1,4 @@
-import { isSeen, panelsUnder, pieceName, triedWith, type BodyPlan, type Panel } from '../body/index.ts';
+import { hollowsAt, isSeen, pieceName, sidesInReach, triedWith, type BodyPlan, type Panel } from '../body/index.ts';
 import { coversOf, type CoatKind, type CoatSystems } from '../close/index.ts';
 import { isCutIn, isMade, keepsPanel } from '../verdict/index.ts';
 import { BASELINE, BRACE, SAFE } from './carSteps.ts';
@@ -175,8 +175,7 @@ function openedSteps(repair: JobRepair, panel: Panel, { body, house, paints, sys
     after: [link(['open'], 'Only the open joint shows how far it goes.')],
   });
   const coats = hours('prime');
-  const under = panelsUnder(body, panel.id);
-  const cavities = body.cavities.filter(({ walls }) => walls.some((wall) => under.includes(wall.panel)));
+  const cavities = hollowsAt(body, { panel: panel.id, layers: repair.layers });
   add('behind', 'clean and coat the faces that it will cover', coats * BEHIND, {
     path: 'close',
     dry: true,
@@ -249,7 +248,11 @@ function openedSteps(repair: JobRepair, panel: Panel, { body, house, paints, sys
     after: [link(['cure'], 'Sealer goes onto dry primer.')],
   });
   if (seen) surfaced(made, repair, { house, paints });
-  const last = lastCoats({ visible: seen, hollow: cavities.length > 0 }, systems);
+  const sides = [
+    ...(cavities.length > 0 ? (['hollow'] as const) : []),
+    ...sidesInReach(body, { panel: panel.id, layers: repair.layers }),
+  ];
+  const last = lastCoats({ visible: panel.visible, sides }, systems);
   if (last)
     add('cover', last.title, house.cover, {
       path: 'close',
@@ -321,11 +324,11 @@ const SIDES = { outside: 'outside', hollow: 'where it is hollow', back: 'behind'
 
 /** What goes over the primer of a panel at last, and where; and whether it has to harden: wax stays soft. Null where nothing does. */
 function lastCoats(
-  { visible, hollow }: { visible: boolean; hollow: boolean },
+  { visible, sides }: { visible: boolean; sides: readonly (keyof typeof SIDES)[] },
   systems: CoatSystems,
 ): { title: string; hardens: boolean } | null {
   const where = new Map<CoatKind, string[]>();
-  for (const kind of ['outside', ...(hollow ? ['hollow' as const] : []), 'back'] as const)
+  for (const kind of (['outside', 'hollow', 'back'] as const).filter((side) => sides.includes(side)))
     for (const coat of new Set(coversOf({ kind, visible }, systems)))
       where.set(coat, [...(where.get(coat) ?? []), SIDES[kind]]);
   if (where.size === 0) return null;

@@ -59,14 +59,14 @@ describe('coats by side', () => {
     expect(litresOf(after, 'zinc')).toBeGreaterThan(0);
     expect(litresOf(before, 'zinc')).toBe(0);
     expect(litresOf(after, 'wax')).toBeLessThan(litresOf(before, 'wax'));
-    expect(await cover()).toBe('Sill, left: wax behind');
-    // Nothing over the primer anywhere: there is no such step.
+    // Nothing over the primer in its hollow any more: there is no such step.
+    expect(await cover()).toBeUndefined();
     const bare = Object.fromEntries(Object.keys(systems).map((side) => [side, [{ kind: 'epoxy', coats: 1 }]]));
     await put(bare, changed.version).expect(200);
     expect(await cover()).toBeUndefined();
     await put(null, changed.version + 1).expect(200);
     expect((await now()).needs).toEqual(before.needs);
-    expect(await cover()).toBe('Sill, left: wax where it is hollow and behind');
+    expect(await cover()).toBe('Sill, left: wax where it is hollow');
   });
 });
 
@@ -76,9 +76,9 @@ describe('faces of a car', () => {
     expect(await view(vehicle)).toMatchObject({ faces: [], repairs: [] });
     await decided(here.owner, vehicle, 'patch', ON_SILL);
     const now = await view(vehicle);
-    expect(inHollow(now)).toHaveLength(4);
+    expect(inHollow(now)).toHaveLength(2);
     expect(inHollow(now).every(({ state, drains }) => state === 'bare' && drains.length > 0)).toBe(true);
-    expect(now.repairs[0]!.bare).toHaveLength(4);
+    expect(now.repairs[0]!.bare).toHaveLength(2);
   });
 
   it('a weld that would shut a bare face is stopped and says which; coated it goes on, and its job knows', async () => {

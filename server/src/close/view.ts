@@ -26,7 +26,7 @@ import type { FindRow } from '../survey/entities.ts';
 import type { RepairRow } from '../verdict/entities.ts';
 import type { WeldProgress } from '../weld/progress.ts';
 import type { CoatRow, OverruleRow } from './entities.ts';
-import { repairName } from '../verdict/named.ts';
+import { layersOf, repairName } from '../verdict/named.ts';
 
 /** All that is known of the faces of a car. */
 export interface Closing {
@@ -50,7 +50,11 @@ function known({ plan, repairs, coats, welds }: Closing) {
   const areaOf = ({ zones }: RepairRow) => zones.reduce((sum, { area = USUAL_AREA }) => sum + area, 0);
   const all = facesOf(
     plan,
-    repairs.map((repair) => ({ id: repair.id, panel: repair.panel, choice: repair.choice, area: areaOf(repair) })),
+    repairs.map((repair) => ({
+      ...{ id: repair.id, panel: repair.panel, choice: repair.choice },
+      layers: layersOf(repair),
+      area: areaOf(repair),
+    })),
   );
   /** A coat from before a decision was on metal that is opened since: the last of them counts. */
   const bared = ({ repairs: ids }: Face) =>

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import type { NewShare, RecordView, ShareView, Timeline } from '@aspecta/contract/record';
+import { patternDefaults } from '@aspecta/contract/pattern';
 import { weldDefaults } from '@aspecta/contract/weld';
 import { ShareEntity } from './entities.ts';
 import { decided, houseWithCar, reading, vehicleOf, Visitor, zoneInput } from '../testing/house.ts';
@@ -96,12 +97,17 @@ describe('the record of a car', () => {
     const text = part.lines.join('\n');
     expect(text).toMatch(/Damage: rusted through, 80 cm²/);
     expect(text).toMatch(/Decided on \d+ \w+ \d{4} by Owner Test, because: a test decision\./);
-    expect(text).toMatch(/Metal as built: .*steel, 0\.\d\d mm/);
+    expect(text.match(/Metal as built: .*steel, 0\.\d\d mm/g)).toHaveLength(1);
+    expect(text).not.toContain('Metal let in');
     expect(text).toMatch(/Joined by MIG welding: /);
     expect(text).not.toMatch(/\b1 (welds|spots|bolts|rivets)\b/);
     // One day is told once.
     expect(text).not.toMatch(/done between (.+) and \1/);
     expect(text).toContain('Not finished.');
+    await here.owner
+      .put(`/repairs/${repair.id}/pattern`, { ...patternDefaults, thickness: 1.5, version: 0 })
+      .expect(200);
+    expect((await record(vehicle)).parts.flatMap(({ lines }) => lines)).toContain('Metal let in: steel, 1.50 mm.');
     expect(notInspected).toContain('Front wing, left');
     expect(notInspected).not.toContain('Rear quarter, left');
     expect(deference).toMatch(/not a certificate/);

@@ -3,10 +3,12 @@ import { CLOSING_WORDS, FASTENER_WORDS } from '@aspecta/contract/repair';
 import { OPTION_WORDS } from '@aspecta/contract/verdict';
 import { PROCESS_WORDS } from '@aspecta/contract/weld';
 import { ZONE_CLASSES } from '@aspecta/contract/survey';
-import { panelOf } from '@aspecta/core/body';
+import { panelOf, type Panel } from '@aspecta/core/body';
 import { FitEntity, FitOverruleEntity, type FitOverruleRow, type FitRow } from '../fit/entities.ts';
+import { keepsPanel } from '@aspecta/core/verdict';
 import type { OwnVehicle } from '../garage/service.ts';
 import { OrderEntity, type OrderRow } from '../order/entities.ts';
+import { PatternEntity, type PatternRow } from '../pattern/entities.ts';
 import type { Chapter } from '../station.ts';
 import { ZoneEntity, type ZoneRow } from '../survey/entities.ts';
 import { clockOf } from '../shop/clock.ts';
@@ -14,7 +16,7 @@ import { tellsDay, type TellsDay } from '../shop/day.ts';
 import { picturesFor, picturesOf, type WorkTimes } from './pictures.ts';
 import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
 import { WeldEntity, WeldStepEntity, type WeldRow, type WeldStepRow } from '../weld/entities.ts';
-import { repairName } from '../verdict/named.ts';
+import { layersOf, repairName } from '../verdict/named.ts';
 
 /** What a reader is told beside what was done: why it was decided so, and how long it was reckoned to take. */
 export interface Tells {
@@ -29,9 +31,10 @@ export async function repairParts(db: DataSource, vehicle: OwnVehicle, tells: Te
     .find({ where: { vehicleId: vehicle.id, deletedAt: IsNull() }, order: { decidedAt: 'ASC' } });
   if (repairs.length === 0) return [];
   const ids = In(repairs.map(({ id }) => id));
-  const [clock, zones, welds, ticks, fits, overruled, orders, photos] = await Promise.all([
+  const [clock, zones, patterns, welds, ticks, fits, overruled, orders, photos] = await Promise.all([
     clockOf(db, vehicle.shopId),
     db.getRepository(ZoneEntity).findBy({ vehicleId: vehicle.id }),
+    db.getRepository(PatternEntity).findBy({ id: ids }),
     db.getRepository(WeldEntity).findBy({ id: ids }),
     db.getRepository(WeldStepEntity).findBy({ weldId: ids }),
     db.getRepository(FitEntity).find({ where: { repairId: ids }, order: { at: 'ASC' } }),
@@ -51,9 +54,10 @@ export async function repairParts(db: DataSource, vehicle: OwnVehicle, tells: Te
       lines: [
         ...damageLines(repair, zones),
         ...decisionLines(repair, tells, day),
-        ...panel.layers.map(
-          ({ name, thickness, material }) =>
-            `Metal as built: ${name.toLowerCase()}, ${material}, ${thickness.toFixed(2)} mm.`,
+        ...metalLines(
+          panel,
+          repair,
+          patterns.find(({ id }) => id === repair.id),
         ),
         ...partLines(orders.filter(({ repairId }) => repairId === repair.id)),
         ...fitLines(
@@ -86,6 +90,20 @@ function decisionLines({ reason, decidedAt, decidedBy, hours }: RepairRow, tells
   const why = reason === '' || !tells.reasons ? '' : `, because: ${reason.replace(/\.$/, '')}`;
   const effort = !tells.hours ? '' : ` About ${hours.p50.toFixed(1)} h were reckoned.`;
   return [`Decided on ${day(decidedAt)} by ${decidedBy}${why}.${effort}`];
+}
+
+/** The sheets that a repair is on, as they were built, and the metal that was let in where somebody has said it. */
+function metalLines({ layers }: Panel, repair: RepairRow, pattern: PatternRow | undefined): string[] {
+  const own = layers.filter(({ id }) => layersOf(repair).includes(id));
+  const sheets = own.length > 0 ? own : layers.slice(0, 1);
+  const letIn = pattern?.settings.thickness;
+  return [
+    ...sheets.map(
+      ({ name, thickness, material }) =>
+        `Metal as built: ${name.toLowerCase()}, ${material}, ${thickness.toFixed(2)} mm.`,
+    ),
+    ...(letIn && !keepsPanel(repair.choice) ? [`Metal let in: ${sheets[0]!.material}, ${letIn.toFixed(2)} mm.`] : []),
+  ];
 }
 
 const partLines = (orders: readonly OrderRow[]): string[] =>

@@ -14,7 +14,7 @@ const long = ({ steps, hours: all }: HoldUp) => (steps[0]!.waits ? daysText(Math
 <template>
   <ul>
     <li v-for="wait in waits" :key="wait.what">
-      {{ wait.what }} <span class="soft small">{{ runs(wait.critical) }}</span>
+      {{ wait.what }}<span class="soft small">, {{ runs(wait.critical) }}</span>
     </li>
     <li v-for="one in of" :key="one.what">
       <template v-if="one.steps.length === 1">
