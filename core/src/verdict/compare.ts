@@ -296,6 +296,12 @@ function propose(options: readonly VerdictOption[], repair: Repair): { proposed:
     return { proposed: best.id, why: `${best.title}: there is one way to do it; this is what it takes.` };
   if (others.length === 0)
     return { proposed: best.id, why: `${best.title}: every other option is ruled out for ${repair.panel.name}.` };
+  const ready = instead(best, others);
+  if (ready)
+    return {
+      proposed: ready.id,
+      why: `${ready.title}: it can be bought for about as much as making it comes to (${dearer(ready, best)}), with ${(best.hours.p50 - ready.hours.p50).toFixed(1)} h less work, and its shape is there.`,
+    };
   const next = others.reduce((a, b) => (b.cost.p50 < a.cost.p50 ? b : a));
   const sure = best.cheapest >= 0.8 ? 'clearly' : best.cheapest >= 0.6 ? 'probably' : 'by a narrow margin';
   if (next.cost.p50 < best.cost.p50)
@@ -308,6 +314,27 @@ function propose(options: readonly VerdictOption[], repair: Repair): { proposed:
     why: `${best.title}: ${sure} the cheapest of what can be done here, ${timesIn100(best.cheapest)}; next is ${next.title.toLowerCase()}.`,
   };
 }
+
+/** Costs that differ by less, as a share, are about the same beside what is not known of either. */
+const ABOUT_THE_SAME = 0.1;
+
+/**
+ * What is bought instead of made, where it comes to about as much and takes fewer hours: those are what a restorer has
+ * least of, and a pressing has its shape already (common practice, no published source).
+ */
+function instead(best: VerdictOption, others: readonly VerdictOption[]): VerdictOption | undefined {
+  if (best.id !== 'make') return undefined;
+  return others
+    .filter(
+      ({ id, hours, cost }) =>
+        isBought(id) && hours.p50 < best.hours.p50 && cost.p50 <= best.cost.p50 * (1 + ABOUT_THE_SAME),
+    )
+    .sort((a, b) => a.cost.p50 - b.cost.p50)[0];
+}
+const dearer = ({ cost }: VerdictOption, than: VerdictOption): string => {
+  const share = Math.round((cost.p50 / than.cost.p50 - 1) * 100);
+  return share > 0 ? `${share} % dearer` : 'the same';
+};
 
 /** How often, in words: never that something is certain. */
 const timesIn100 = (share: number): string =>

@@ -184,6 +184,29 @@ describe('verdict.compare', () => {
     expect(compare({ repair: grown(breakEvenShare! * 0.6), rates }).proposed).toBe('patch');
   });
 
+  it('buys rather than makes what comes to about as much and takes fewer hours; much dearer it is made', () => {
+    const priced = (landed: number) =>
+      compare({
+        repair: {
+          ...repair,
+          zones: [{ ...repair.zones[0]!, area: 880_000, patchArea: 895_000, patchPerimeter: 3600 }],
+          offer: { landed, leadDays: 1 },
+        },
+        rates,
+      });
+    const told = new Set<string>();
+    for (let landed = 0; landed <= 400_000; landed += 10_000) {
+      const verdict = priced(landed);
+      const [make, whole] = ['make', 'whole'].map((id) => verdict.options.find((option) => option.id === id)!);
+      if (verdict.proposed !== 'make' && verdict.proposed !== 'whole') continue;
+      const near = whole!.cost.p50 <= make!.cost.p50 * 1.1;
+      expect(verdict.proposed).toBe(near ? 'whole' : 'make');
+      if (near && whole!.cost.p50 > make!.cost.p50) expect(verdict.why).toMatch(/% dearer\), with \d+\.\d h less work/);
+      told.add(`${verdict.proposed} ${whole!.cost.p50 > make!.cost.p50}`);
+    }
+    expect([...told].sort()).toEqual(['make true', 'whole false', 'whole true']);
+  });
+
   it('has the whole panel take over at the latest where the patch is nearly all of it, however dear the panel', () => {
     for (const landed of [0, 50_000, 5_000_000])
       for (const share of [0.3, 0.6, 0.71, 0.84]) {
