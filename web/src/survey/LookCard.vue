@@ -17,6 +17,7 @@ import NextList from './NextList.vue';
 import ReadingList from './ReadingList.vue';
 import SurveyCard from './SurveyCard.vue';
 import type { useSurvey } from './useSurvey.ts';
+import type { SizedKind } from './sizedKind.ts';
 
 /* What the panel says: its map and where to read next, its pits, what does not show yet, its section, its pictures. */
 const PitsTab = defineAsyncComponent(() => import('./PitsTab.vue'));
@@ -33,7 +34,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{
   take: [];
-  sized: [ring: Point[]];
+  sized: [ring: Point[], kind: SizedKind];
   zone: [id: string];
   next: [place: NextReading];
   withdraw: [id: string];
@@ -92,7 +93,7 @@ const { maps, counting, zones, proposed, finds } = props.survey;
         :zones="zones"
         :can-work="canWork"
         @take="emit('take')"
-        @sized="emit('sized', $event)"
+        @sized="(ring, kind) => emit('sized', ring, kind)"
         @zone="emit('zone', $event)"
       />
       <MapCharts

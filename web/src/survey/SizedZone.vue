@@ -5,11 +5,13 @@ import KitButton from '../kit/KitButton.vue';
 import KitChips from '../kit/KitChips.vue';
 import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
+import type { SizedKind } from './sizedKind.ts';
 import { useUnits } from '../shell/units.ts';
 
 /* A zone by its size and place, or the whole panel: a hole to close, an opening to make, damage that was taped. Nothing is drawn by hand. */
 const props = defineProps<{ outline: Ring }>();
-const emit = defineEmits<{ take: [ring: Point[]] }>();
+/** With what it most likely is until the person says: a round one is a hole to close, anything else is damage. */
+const emit = defineEmits<{ take: [ring: Point[], kind: SizedKind] }>();
 const units = useUnits();
 const shape = ref<'round' | 'rectangle' | 'panel'>('round');
 const typed = reactive({ u: '', v: '', width: '', height: '' });
@@ -21,7 +23,7 @@ const SHAPES = [
 ] as const;
 
 function take(): void {
-  if (shape.value === 'panel') return emit('take', [...props.outline]);
+  if (shape.value === 'panel') return emit('take', [...props.outline], 'through');
   const round = shape.value === 'round';
   const [u, v, width] = [typed.u, typed.v, typed.width].map((text) => units.read(text) ?? NaN) as [
     number,
@@ -45,6 +47,7 @@ function take(): void {
           [u + w, v + h],
           [u - w, v + h],
         ],
+    round ? 'hole' : 'through',
   );
 }
 </script>

@@ -15,6 +15,7 @@ import type { SurveyMap } from '../workers/compute.ts';
 import { onSheet } from '../car/onSheet.ts';
 import SizedZone from './SizedZone.vue';
 import type { MapKind } from './useMaps.ts';
+import type { SizedKind } from './sizedKind.ts';
 
 /* What the readings of a panel say, in one sentence and one figure; then the reasons. */
 const props = defineProps<{
@@ -31,7 +32,7 @@ const props = defineProps<{
   usualLimit: number;
   canWork: boolean;
 }>();
-const emit = defineEmits<{ take: []; zone: [id: string]; sized: [ring: Point[]] }>();
+const emit = defineEmits<{ take: []; zone: [id: string]; sized: [ring: Point[], kind: SizedKind] }>();
 const kind = defineModel<MapKind>('kind', { required: true });
 /** mm; null: the weldable limit of the house. */
 const limit = defineModel<number | null>('limit', { required: true });
@@ -209,7 +210,7 @@ const filler = computed(() =>
       <p class="eyebrow">Damage, and work to do</p>
       <p v-if="zones.length === 0" class="soft small">None drawn on this panel.</p>
       <KitCollapse v-if="canWork" title="One by its size, or the whole panel">
-        <SizedZone :outline="panel.outline" @take="emit('sized', $event)" />
+        <SizedZone :outline="panel.outline" @take="(ring, kind) => emit('sized', ring, kind)" />
       </KitCollapse>
       <ul class="zones">
         <li v-for="zone in zones" :key="zone.id">

@@ -30,6 +30,7 @@ import { useSurvey } from './useSurvey.ts';
 import { useZoneDraft } from './useZoneDraft.ts';
 import ZoneCard from './ZoneCard.vue';
 import type { ZoneDraft } from './ZoneForm.vue';
+import type { SizedKind } from './sizedKind.ts';
 
 /* One panel: look at it, read it, note finds, draw zones. Each mode has its own card. */
 const GaugeEntry = defineAsyncComponent(() => import('../gauge/GaugeEntry.vue'));
@@ -86,10 +87,10 @@ function takeProposed(): void {
   const through = (maps.surveyMap.value?.map.summary.byClass.through ?? 0) > 0;
   draft.take(proposed.value.ring, { class: through ? 'through' : 'thin', layer: layer.value, evidence: 'map' });
 }
-/** A zone of a typed size, as yet of no class but “hole to close”: the person says what it is. */
-function takeSized(ring: Point[]): void {
+/** A zone of a typed size: what it is, is a guess until the person says it. */
+function takeSized(ring: Point[], kind: SizedKind): void {
   mode.value = 'zone';
-  draft.take(ring, { class: 'hole', layer: layer.value });
+  draft.take(ring, { class: kind, layer: layer.value });
 }
 /** Outlines from a picture wait for this panel to be open; one after the other becomes a zone. */
 function nextTraced(): void {
