@@ -77,3 +77,4 @@ export interface DoorView {
 }
 
 export { changedRules, COATING_UNITS, HEAT_UNITS, LENGTH_UNITS, ratePer, ruleWords, STEP_RULE_WORDS } from './rules.ts';
+export { SCHOOL_WORDS, TYPICAL_REPAIRS, type SchoolCost, type SchoolQuestion } from './schools.ts';

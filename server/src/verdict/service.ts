@@ -8,6 +8,7 @@ import {
   type TriedRules,
   type VerdictView,
 } from '@aspecta/contract/verdict';
+import type { SchoolCost } from '@aspecta/contract/shop';
 import { meet, panelOf } from '@aspecta/core/body';
 import { isBought, isCutIn, type OptionId, type Spread } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
@@ -24,6 +25,7 @@ import type { ZoneService } from '../survey/zones.ts';
 import type { Workbench } from '../work/bench.ts';
 import { RepairEntity, type RepairRow } from './entities.ts';
 import { movedBy } from './moved.ts';
+import { schoolCosts } from './schoolCosts.ts';
 import type { OfferService } from './offers.ts';
 import { groupsOf } from './weighing.ts';
 import { asDecided, repairView, staleOf, stepOf } from './view.ts';
@@ -80,6 +82,12 @@ export class VerdictService {
   async moved(caller: Caller, tried: TriedRules): Promise<MovedEstimate[]> {
     needs('owner', caller);
     return movedBy(this.db, this.services, caller, tried);
+  }
+
+  /** What each school of joints comes to on a typical repair, by the rules of the shop. */
+  async schools(caller: Caller): Promise<SchoolCost[]> {
+    needs('worker', caller);
+    return schoolCosts(this.services, caller);
   }
 
   /** Decisions of a car, those that were taken back among them: a person may want them again. */

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue';
-import { CLOSING_WORDS } from '@aspecta/contract/repair';
 import {
   COATING_UNITS,
   HEAT_UNITS,
@@ -11,7 +10,7 @@ import {
   type Shop,
 } from '@aspecta/contract/shop';
 import { CAUTION_STEPS, type CautionStep } from '@aspecta/core/safety';
-import { schoolDefaults, type Closing } from '@aspecta/core/repair';
+import { schoolDefaults } from '@aspecta/core/repair';
 import AuditTile from '../account/AuditTile.vue';
 import PeopleTile from '../account/PeopleTile.vue';
 import KitButton from '../kit/KitButton.vue';
@@ -30,6 +29,7 @@ import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import MovedTile from './MovedTile.vue';
+import SchoolRules from './SchoolRules.vue';
 
 const session = useSession();
 const form = useForm();
@@ -70,13 +70,10 @@ const stored = (key: keyof Shop['rates']) => {
   return typeof minor === 'number' ? Math.round(minor / ratePer(key, units.unit.value)) : minor;
 };
 const words = computed(() => ruleWords(units.unit.value));
-const ways = <T extends Closing>(...all: T[]) => all.map((value) => ({ value, label: CLOSING_WORDS[value] }));
 /** Every clock that this device knows, and that of the shop. */
 const clocks = computed(() => [
   ...new Set([...Intl.supportedValuesOf('timeZone'), ...(rules.timeZone ? [rules.timeZone] : [])]),
 ]);
-const CUTS = ways('butt', 'lap', 'joggle');
-const FLANGES = ways('plug', 'spot');
 /** What was refused of no field that stands here. */
 const refused = computed(() =>
   form.rest(
@@ -212,9 +209,11 @@ async function save(): Promise<void> {
               /></KitField>
             </div>
             <h2>How it is joined</h2>
-            <KitChips v-model="rules.seen" :legend="words.seen" :options="CUTS" />
-            <KitChips v-model="rules.hidden" :legend="words.hidden" :options="CUTS" />
-            <KitChips v-model="rules.flange" :legend="words.flange" :options="FLANGES" />
+            <SchoolRules
+              :schools="{ seen: rules.seen, hidden: rules.hidden, flange: rules.flange }"
+              :version="rules.version"
+              @choose="Object.assign(rules, $event)"
+            />
             <KitCheckbox v-model="rules.overlay"
               >{{ words.overlay }}
               <small class="soft"

@@ -17,11 +17,34 @@ beforeEach(() => {
     .on('GET /shop', useSession().current!.shop)
     .on('GET /shop/people', people)
     .on('GET /shop/invitations', [])
-    .on('GET /shop/audit', []);
+    .on('GET /shop/audit', [])
+    .on('GET /estimates/schools', []);
 });
 const open = async () => (await openPage(HousePage)).page;
 
 describe('the house rules', () => {
+  it('tell each school in a sentence, which is the usual, and what it comes to on a typical repair', async () => {
+    server.on('GET /estimates/schools', [
+      { question: 'seen', choice: 'butt', hours: 3.2, cost: 15_000 },
+      { question: 'seen', choice: 'lap', hours: 2.5, cost: 12_000 },
+    ]);
+    const page = await open();
+    const told = page.findAll('dl').map((list) => list.text());
+    expect(told).toHaveLength(3);
+    expect(told[0]).toMatch(/Butt weld, the usual\s*3\.2 h, €150\s*Flush/);
+    expect(told[0]).toMatch(/Lap\s*2\.5 h, €120/);
+    expect(told[2]).toContain('As the factory did it');
+    expect(page.text()).toContain('low in a rear quarter');
+    expect(page.findAll('dl .chosen').map((one) => one.get('dt').text())[0]).toContain('Butt weld');
+  });
+
+  it('stand there without what the schools come to where that does not load', async () => {
+    server.on('GET /estimates/schools', problem('invalid', 'No.', 500));
+    const page = await open();
+    expect(page.findAll('dl')).toHaveLength(3);
+    expect(page.text()).not.toContain('low in a rear quarter');
+  });
+
   it('show rates in money and tax in per cent, and save them in minor units and shares', async () => {
     const page = await open();
     expect((field(page, 'An hour of work').element as HTMLInputElement).value).toBe('45.00');

@@ -1,0 +1,55 @@
+import { SCHOOL_WORDS, type SchoolCost, type SchoolQuestion } from '@aspecta/contract/shop';
+import { bodyPlan, panelOf } from '@aspecta/core/body';
+import type { Ring } from '@aspecta/core/geometry';
+import type { Closing } from '@aspecta/core/repair';
+import type { Caller } from '../http/session.ts';
+import type { PaceService } from '../pace/service.ts';
+import type { ShopService } from '../shop/service.ts';
+import type { Workbench } from '../work/bench.ts';
+
+interface Services {
+  shops: ShopService;
+  paces: PaceService;
+  bench: Workbench;
+}
+
+const block = (u: number, v: number, width: number, height: number): Ring => [
+  [u, v],
+  [u + width, v],
+  [u + width, v + height],
+  [u, v + height],
+];
+/** Damage on which the ways of closing a joint are compared: places on the unitary saloon, mm. */
+const TYPICAL: Readonly<Record<SchoolQuestion, { panel: string; ring: Ring }>> = {
+  seen: { panel: 'quarter-l', ring: block(700, 300, 180, 120) },
+  hidden: { panel: 'floor-front-l', ring: block(300, 200, 180, 120) },
+  flange: { panel: 'floor-front-l', ring: block(300, 400, 180, 100) },
+};
+
+/** What each school comes to on a typical repair, by the rates, the other schools and the paces of this shop. */
+export async function schoolCosts({ shops, paces, bench }: Services, caller: Caller): Promise<SchoolCost[]> {
+  const plan = bodyPlan('saloon');
+  const [{ rates, schools }, own] = await Promise.all([shops.shop(caller), paces.of(caller)]);
+  const cost = async (question: SchoolQuestion, choice: Closing): Promise<SchoolCost> => {
+    const { panel, ring } = TYPICAL[question];
+    const layer = panelOf(plan, panel).layers[0]!.id;
+    const { options } = await bench.run(
+      'weighRepair',
+      {
+        ...{ plan, panelId: panel, offer: null, rates },
+        zones: [{ class: 'through', layer, ring, holes: [] }],
+        schools: { ...schools, [question]: choice },
+        house: { paces: own },
+      },
+      caller.personId,
+    );
+    const patch = options.find(({ id }) => id === 'patch')!;
+    return { question, choice, hours: patch.hours.p50, cost: patch.cost.p50 };
+  };
+  const questions = Object.keys(TYPICAL) as SchoolQuestion[];
+  return Promise.all(
+    questions.flatMap((question) =>
+      (Object.keys(SCHOOL_WORDS[question]) as Closing[]).map((choice) => cost(question, choice)),
+    ),
+  );
+}
