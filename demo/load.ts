@@ -1,6 +1,7 @@
 import { existsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { schoolDefaults } from '@aspecta/core/repair';
+import { usualLimits } from '@aspecta/core/survey';
 import type { Climate, Goal, Past } from '@aspecta/contract/garage';
 import type { Role, Unit } from '@aspecta/contract/shop';
 import { AccountService } from '@aspecta/server/account/service';
@@ -51,6 +52,7 @@ async function people(house: Workshop): Promise<Caller> {
     ...rules,
     unit: unit as Unit,
     overlay: false,
+    limits: usualLimits,
     paints: true,
     schools: schoolDefaults,
     temperature: 18,

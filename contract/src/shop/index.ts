@@ -1,4 +1,5 @@
 import type { Schools } from '@aspecta/core/repair';
+import type { Limits } from '@aspecta/core/survey';
 import type { CautionStep } from '@aspecta/core/safety';
 import type { PersonUnits } from '@aspecta/core/units';
 
@@ -30,6 +31,8 @@ export interface Shop {
   paints: boolean;
   /** How joints are closed of which nobody has said anything else. */
   schools: Schools;
+  /** By which metal is judged. */
+  limits: Limits;
   /** °C in the workshop as a rule: what welds cool down to, and what coats dry at. */
   temperature: number;
   /** IANA name, by whose clock people work; null as long as nobody has said when he works. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { schoolDefaults } from '@aspecta/core/repair';
+import { usualLimits } from '@aspecta/core/survey';
 import { changedRules, ratePer, ruleWords, type Shop } from './index.ts';
 
 const rules: Omit<Shop, 'id' | 'version'> = {
@@ -12,6 +13,7 @@ const rules: Omit<Shop, 'id' | 'version'> = {
   overlay: false,
   paints: false,
   schools: schoolDefaults,
+  limits: usualLimits,
   temperature: 20,
   timeZone: null,
   coatingUnit: 'um',
@@ -27,6 +29,9 @@ describe('what was changed of the house rules', () => {
     [{ timeZone: 'America/New_York' }, 'By the clock of: the device → America/New York'],
     [{ coatingUnit: 'mil' }, 'Coatings are read in: Micrometres → Mil'],
     [{ heatUnit: 'F' }, 'Temperatures are read in: °C → °F'],
+    [{ limits: { ...usualLimits, weldableShare: 0.75 } }, 'Metal can be welded to from, % of as built: 70 → 75'],
+    [{ limits: { ...usualLimits, weldableMm: 0.8 } }, 'And at least so thick: 0.60 mm → 0.80 mm'],
+    [{ limits: { ...usualLimits, mountRadius: 250 } }, 'Near a mount, within: 300 mm → 250 mm'],
     [{ overlay: true }, 'Weigh laying a new sheet over the old one: no → yes'],
     [
       { schools: { ...schoolDefaults, seen: 'joggle' } },

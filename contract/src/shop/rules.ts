@@ -31,6 +31,9 @@ export const ruleWords = (unit: Unit) =>
     weldMetre: unit === 'in' ? 'Wire, gas, discs for 1 ft' : 'Wire, gas, discs for 1 m',
     coatDm2: unit === 'in' ? 'Coating, a sq ft' : 'Coating, a dm²',
     temperature: 'Workshop',
+    weldableShare: 'Metal can be welded to from, % of as built',
+    weldableMm: 'And at least so thick',
+    mountRadius: 'Near a mount, within',
     seen: 'A cut in sheet that is seen is closed by',
     hidden: 'A cut that stays hidden',
     flange: 'A flange that was spot-welded',
@@ -67,7 +70,10 @@ export const ratePer = (rate: keyof Shop['rates'], unit: Unit): number => (unit 
 type Rules = Omit<Shop, 'id' | 'version'>;
 
 /** Each rule as a person reads it, by the units and the currency of the shop; temperatures in °C, as every stored sentence has them. */
-function told({ rates, schools, localRules, ...rules }: Rules, { unit, currency }: Pick<Rules, 'unit' | 'currency'>) {
+function told(
+  { rates, schools, limits, localRules, ...rules }: Rules,
+  { unit, currency }: Pick<Rules, 'unit' | 'currency'>,
+) {
   const rate = (key: keyof Shop['rates']) => `${((rates[key] * ratePer(key, unit)) / 100).toFixed(2)} ${currency}`;
   const one = <T extends string>(options: readonly { value: T; label: string }[], chosen: T) =>
     options.find(({ value }) => value === chosen)?.label ?? chosen;
@@ -85,6 +91,9 @@ function told({ rates, schools, localRules, ...rules }: Rules, { unit, currency 
     weldMetre: rate('weldMetre'),
     coatDm2: rate('coatDm2'),
     temperature: `${Number(rules.temperature.toFixed(1))} °C`,
+    weldableShare: String(Number((limits.weldableShare * 100).toFixed(1))),
+    weldableMm: `${limits.weldableMm.toFixed(2)} mm`,
+    mountRadius: `${Math.round(limits.mountRadius)} mm`,
     seen: CLOSING_WORDS[schools.seen],
     hidden: CLOSING_WORDS[schools.hidden],
     flange: CLOSING_WORDS[schools.flange],

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { CAUTION_STEPS } from '@aspecta/core/safety';
 import { STEP_RULE_WORDS } from './rules.ts';
 import { schoolDefaults } from '@aspecta/core/repair';
+import { usualLimits, type Limits } from '@aspecta/core/survey';
 import type { Role, SetUp, Shop } from './index.ts';
 
 /* What may come in, by field. */
@@ -63,6 +64,11 @@ export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
   taxRate,
   ...reckoned,
   paints: Joi.boolean().default(false),
+  limits: Joi.object<Limits>({
+    weldableShare: Joi.number().min(0.3).max(1).required(),
+    weldableMm: Joi.number().min(0.2).max(3).required(),
+    mountRadius: Joi.number().min(0).max(1000).required(),
+  }).default(usualLimits),
   temperature: Joi.number().min(-20).max(45).required(),
   timeZone: Joi.string().max(60).allow(null),
   localRules: Joi.object(

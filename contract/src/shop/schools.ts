@@ -12,7 +12,7 @@ export const SCHOOL_WORDS: Readonly<Record<SchoolQuestion, Partial<Record<Closin
   },
   hidden: {
     butt: 'One layer thick, nothing holds water; it asks for the closest fit.',
-    lap: 'The quickest where nobody looks; both faces are coated before it closes, and its edge is sealed.',
+    lap: 'Quick where nobody looks; both faces are coated before it closes, and its edge is sealed.',
     joggle: 'Stiff and level for the carpet; its step is coated and sealed like any lap.',
   },
   flange: {

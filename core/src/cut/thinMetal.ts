@@ -1,5 +1,5 @@
 import type { Polygon, Ring } from '../geometry/index.ts';
-import { FEWEST_READINGS, mapThickness, proposeZones, type CensoredSample } from '../survey/index.ts';
+import { FEWEST_READINGS, mapThickness, proposeZones, type CensoredSample, type SurveyRules } from '../survey/index.ts';
 
 /** Are there readings on three places, one of them with a value of its own? */
 export function makesMap(readings: readonly CensoredSample[]): boolean {
@@ -12,7 +12,7 @@ export function makesMap(readings: readonly CensoredSample[]): boolean {
  *
  * @param sheet outline and openings of the panel, mm
  * @param asBuilt thickness of the layer as built, mm
- * @param readings places (mm) and metal left (mm) of that layer
+ * @param readings places (mm) and metal left (mm) of that layer; rules the usual ones where left out
  * @returns outlines, mm; none with too few readings for a map
  * Source: ordinary kriging, as the map of the panel.
  */
@@ -20,12 +20,14 @@ export function thinMetal({
   sheet,
   asBuilt,
   readings,
+  rules,
 }: {
   sheet: Polygon;
   asBuilt: number;
   readings: readonly CensoredSample[];
+  rules?: SurveyRules;
 }): Ring[] {
   if (!makesMap(readings)) return [];
-  const map = mapThickness({ sheet, asBuilt, readings });
+  const map = mapThickness({ sheet, asBuilt, readings, ...(rules ? { rules } : {}) });
   return proposeZones(map, sheet, readings).map(({ ring }) => ring);
 }

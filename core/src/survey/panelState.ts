@@ -5,7 +5,17 @@ import { metalOf, type Reading } from './reading.ts';
 
 export type PanelCondition = 'unmeasured' | 'sound' | 'worn' | 'thin' | 'through' | 'filler';
 export type ZoneClass =
-  'through' | 'thin' | 'pitted' | 'filler' | 'old-repair' | 'missing' | 'hole' | 'opening' | 'graft' | 'clearance' | 'dent';
+  | 'through'
+  | 'thin'
+  | 'pitted'
+  | 'filler'
+  | 'old-repair'
+  | 'missing'
+  | 'hole'
+  | 'opening'
+  | 'graft'
+  | 'clearance'
+  | 'dent';
 
 export interface PanelState {
   condition: PanelCondition;

@@ -14,6 +14,7 @@ import {
 } from '../geometry/index.ts';
 import type { Climate } from './corrosion.ts';
 import type { SignId } from './signs.ts';
+import { carriesLoad, usualLimits, type Limits } from './limits.ts';
 
 /** What is known of a car's life that moves the places to look at. */
 export type PastId = 'repaired' | 'outside' | 'undersealed' | 'flooded' | 'crashed';
@@ -29,12 +30,10 @@ export interface WalkPlace {
   lookFor: readonly SignId[];
   /** 0 to 1: how likely damage is here, for this climate and this past. Common practice, no published source. */
   risk: number;
-  /** Carries load, or within 300 mm of something that does. */
+  /** Carries load, or so near to a mount that it counts as if it did. */
   structural: boolean;
 }
 
-/** mm. Around a mount everything counts as load bearing; house rule, as several inspection manuals have it (memory). */
-export const NEAR_MOUNT = 300;
 /** Places at the most; a walk that is too long is not walked. */
 const MOST_PLACES = 90;
 
@@ -93,26 +92,36 @@ const PAST: Readonly<Record<PastId, Partial<Record<Kind, number>>>> = {
  * is there for its climate, age and past, load-bearing ones first; about equal ones in the
  * order in which one goes around the car.
  *
- * @param age years since it was built, 0 to 200
+ * @param age years since it was built, 0 to 200; limits of the house, the usual ones where left out
  */
 export function walkRound({
   plan,
   climate,
   age,
   past,
+  limits = usualLimits,
 }: {
   plan: BodyPlan;
   climate: Climate;
   age: number;
   past: readonly PastId[];
+  limits?: Pick<Limits, 'mountRadius'>;
 }): WalkPlace[] {
   const ageing = Math.min(1.2, 0.6 + Math.max(0, age) / 80);
+  const panels = new Map(plan.panels.map((panel) => [panel.id, panel]));
   const places = placesOf(plan).map(({ kind, ...place }): WalkPlace => {
     const { base, why, lookFor } = KINDS[kind];
     const lived = past.reduce((factor, id) => factor * (PAST[id][kind] ?? 1), 1);
     const { exposure, ...rest } = place;
     // Every factor counts as so many more chances for the rust: none of them alone makes it certain.
-    return { ...rest, why, lookFor, risk: 1 - (1 - base) ** (CLIMATE[climate] * ageing * lived * exposure) };
+    const structural = carriesLoad(panels.get(place.panel)!, place.at, limits);
+    return {
+      ...rest,
+      structural,
+      why,
+      lookFor,
+      risk: 1 - (1 - base) ** (CLIMATE[climate] * ageing * lived * exposure),
+    };
   });
   const worst = places.sort((a, b) => urgency(b) - urgency(a) || (a.id < b.id ? -1 : 1)).slice(0, MOST_PLACES);
   // The worst come first, but among places that are about as bad one goes once around the car.
@@ -146,12 +155,9 @@ function placesOf(plan: BodyPlan): readonly Draft[] {
   return known;
 }
 
-type Draft = Omit<WalkPlace, 'why' | 'lookFor' | 'risk'> & { kind: Kind; exposure: number };
+type Draft = Omit<WalkPlace, 'why' | 'lookFor' | 'risk' | 'structural'> & { kind: Kind; exposure: number };
 
 function panelPlaces(panel: Panel): Draft[] {
-  const structural = (at: Point) =>
-    panel.structural ||
-    panel.mounts.some((mount) => Math.hypot(mount.at[0] - at[0], mount.at[1] - at[1]) <= NEAR_MOUNT);
   // Low on the car and facing the road is worse; the roof is nearly spared.
   const exposure = /roof|bonnet|hood|boot-lid|cowl/.test(panel.id) ? 0.5 : /pillar|cant/.test(panel.id) ? 0.75 : 1;
   const draft = (kind: Kind, name: string, title: string, at: Point, weight = 1): Draft => ({
@@ -161,7 +167,6 @@ function panelPlaces(panel: Panel): Draft[] {
     at,
     title: `${title}, ${panel.name.toLowerCase()}`,
     kind,
-    structural: structural(at),
     exposure: exposure * weight,
   });
   const hollow = panel.layers.length > 1 && panel.structural;
@@ -242,7 +247,6 @@ function seamPlaces(plan: BodyPlan): Draft[] {
           at: onSheet(panel, low),
           title: `Seam: ${seam.name.toLowerCase()}`,
           kind: 'seam',
-          structural: panel.structural,
           exposure: 1,
         },
       ];

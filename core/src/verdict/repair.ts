@@ -1,6 +1,6 @@
 import type { WayToSheet } from '../body/index.ts';
 import type { JointFacts, Paces } from '../repair/index.ts';
-import type { ZoneClass } from '../survey/index.ts';
+import { usualLimits, type ZoneClass } from '../survey/index.ts';
 
 /** What is known of the damage and the panel when the options are weighed. Lengths mm, areas mm². */
 export interface Repair {
@@ -80,7 +80,7 @@ export interface House {
 }
 
 export const houseDefaults: House = {
-  mountRadius: 300,
+  mountRadius: usualLimits.mountRadius,
   pace: 1,
   hiddenSigma: 0.3,
   hiddenMedian: 1.2,

@@ -3,13 +3,14 @@ import type { Standing } from '@aspecta/contract/garage';
 import { barePlaces } from '@aspecta/contract/survey';
 import { sheetOf } from '@aspecta/core/body';
 import { isAwaited } from '@aspecta/core/order';
-import { panelState, withoutFormerCoating, type Reading } from '@aspecta/core/survey';
+import { panelState, rulesWith, withoutFormerCoating, type Limits, type Reading } from '@aspecta/core/survey';
 import { KeptByRevision } from '../db/kept.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import type { OrderService } from '../order/service.ts';
 import { isLate } from '../order/view.ts';
 import { todayOf } from '../shop/clock.ts';
+import { limitsOf } from '../shop/limits.ts';
 import type { Workshop } from '../station.ts';
 import type { ReadingService } from '../survey/readings.ts';
 import type { ZoneService } from '../survey/zones.ts';
@@ -42,7 +43,8 @@ export class BoardService {
 
   private async of(vehicle: OwnVehicle): Promise<Board> {
     const today = await todayOf(this.house.db, vehicle.shopId);
-    return this.boards.get(vehicle, today, () => this.make(vehicle, today));
+    const limits = await limitsOf(this.house.db, vehicle.shopId);
+    return this.boards.get(vehicle, `${today} ${JSON.stringify(limits)}`, () => this.make(vehicle, today, limits));
   }
 
   /** The line of stations of a vehicle: how each stands with it. */
@@ -77,7 +79,7 @@ export class BoardService {
     return new Map(vehicles.map((vehicle, i) => [vehicle.id, answers[i]!]));
   }
 
-  private async make(vehicle: OwnVehicle, today: string): Promise<Board> {
+  private async make(vehicle: OwnVehicle, today: string, limits: Limits): Promise<Board> {
     const { plan } = vehicle;
     const [readings, zones, repairs, orders, standings] = await Promise.all([
       this.services.readings.counting(vehicle.id),
@@ -95,6 +97,7 @@ export class BoardService {
         layers: panel.layers,
         readings: withoutFormerCoating(readingsOf.get(panel.id)!, barePlaces(own)),
         zones: own.map((zone) => zone.class),
+        rules: rulesWith(limits),
       });
       const decisions = repairs.filter((repair) => repair.panel === panel.id);
       const undecided = own.some((zone) => !decisions.some((repair) => repair.zones.some(({ id }) => id === zone.id)));

@@ -3,7 +3,7 @@ import { cutDefaults, pinsAlong, type CutInput, type CutPlanView } from '@aspect
 import { Problem, refuse } from '@aspecta/core';
 import { layerOf, panelOf, sheetOf } from '@aspecta/core/body';
 import { cutPanelOf, lineOnMap, marginAround, tapesFor, type CutLine } from '@aspecta/core/cut';
-import { layerSamples } from '@aspecta/core/survey';
+import { layerSamples, rulesWith } from '@aspecta/core/survey';
 import { changeOnce } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import type { Caller } from '../http/session.ts';
@@ -59,7 +59,10 @@ export class CutService {
     const readings = await this.services.readings.countingOn(vehicle.id, panel.id, layer.id);
     const { metal } = layerSamples(panel, layer.id, readings.map(asReading));
     const asker = caller.personId;
-    const thin = await this.findThinMetal({ sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal }, asker);
+    const thin = await this.findThinMetal(
+      { sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal, rules: rulesWith(shop.limits) },
+      asker,
+    );
     const task = {
       panel: { ...cutPanelOf(body, panel, layer.id), unweldable: thin },
       margin: marginAround(zones, margin),

@@ -27,7 +27,8 @@ import {
   type JointChoice,
   type Paces,
 } from '@aspecta/core/repair';
-import { houseDefaults, isLetIn, isMade, keepsPanel } from '@aspecta/core/verdict';
+import type { Limits } from '@aspecta/core/survey';
+import { isLetIn, isMade, keepsPanel } from '@aspecta/core/verdict';
 import type { CutService } from '../cut/service.ts';
 import { changeVersioned } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
@@ -194,7 +195,7 @@ export class JointService {
   ): Promise<JointsView> {
     const { repair, vehicle } = await this.services.verdicts.own(caller, repairId);
     const panel = panelOf(vehicle.plan, repair.panel);
-    const [cut, { schools }, paces] = await Promise.all([
+    const [cut, { schools, limits }, paces] = await Promise.all([
       isLetIn(repair.choice) ? this.services.cuts.plan(caller, repairId) : null,
       this.services.shops.shop(caller),
       this.services.paces.of(caller),
@@ -208,7 +209,7 @@ export class JointService {
     // A panel that is kept has no joints that are opened.
     const joints = keepsPanel(repair.choice) ? [] : closedJoints(asBuilt, { visible, schools, choices });
     const how = { visible, made: isMade(repair.choice), paces };
-    const views = joints.map((joint) => jointView(joint, panel, how));
+    const views = joints.map((joint) => jointView(joint, panel, { ...how, limits }));
     const work = closedWork(joints, how);
     return {
       repairId,
@@ -251,7 +252,7 @@ const SAME_JOINT = 5;
 function jointView(
   joint: ClosedJoint,
   panel: Panel,
-  how: { visible: boolean; made: boolean; paces: Paces },
+  how: { visible: boolean; made: boolean; paces: Paces; limits: Limits },
 ): JointView {
   const runs = joint.kind === 'cut' ? straightRuns(joint.line) : [];
   const { trim: _trim, ...shown } = joint;
@@ -265,7 +266,7 @@ function jointView(
         ? runs.map((line) => ({ at: pair(placeOf({ line })), length: lineLength(line), name: facing(panel, line) }))
         : [],
     ways: [...closingsOf(joint)],
-    notes: closingNotes(joint, { mounts: panel.mounts, radius: houseDefaults.mountRadius }),
+    notes: closingNotes(joint, { mounts: panel.mounts, radius: how.limits.mountRadius }),
     hours: meanHours(closedWork([joint], how), how.paces),
   };
 }

@@ -2,7 +2,15 @@ import type { Board } from '@aspecta/contract/board';
 import type { Shop } from '@aspecta/contract/shop';
 import type { FindView, PitsView, WalkView, ZoneView } from '@aspecta/contract/survey';
 import { layerOf, sheetOf, type Panel } from '@aspecta/core/body';
-import { FEWEST_READINGS, layerSamples, mapThickness, type Reading, type ThicknessMap } from '@aspecta/core/survey';
+import {
+  FEWEST_READINGS,
+  layerSamples,
+  mapThickness,
+  rulesWith,
+  type Reading,
+  type SurveyRules,
+  type ThicknessMap,
+} from '@aspecta/core/survey';
 import { Problem } from '@aspecta/core';
 import type { OwnVehicle } from '../garage/service.ts';
 import type { Chapter } from '../station.ts';
@@ -33,7 +41,7 @@ export interface PanelReport extends PanelGathered {
 /** Everything that an inspection report rests on. */
 export interface Gathered {
   vehicle: OwnVehicle;
-  shop: Pick<Shop, 'name' | 'unit' | 'coatingUnit' | 'heatUnit' | 'timeZone'>;
+  shop: Pick<Shop, 'name' | 'unit' | 'coatingUnit' | 'heatUnit' | 'timeZone' | 'limits'>;
   on: string;
   by: string;
   walk: WalkView;
@@ -54,17 +62,23 @@ export const inspectionOf = (gathered: Gathered): Inspection => ({
   ...gathered,
   panels: gathered.panels.map((report) => ({
     ...report,
-    maps: report.panel.layers.flatMap((layer) => mapOf(report.panel, layer.id, report.readings)),
+    maps: report.panel.layers.flatMap((layer) =>
+      mapOf(report.panel, layer.id, { readings: report.readings, rules: rulesWith(gathered.shop.limits) }),
+    ),
   })),
 });
 
 /** The map of a layer, where its readings make one. */
-function mapOf(panel: Panel, layerId: string, readings: readonly Reading[]): PanelReport['maps'] {
+function mapOf(
+  panel: Panel,
+  layerId: string,
+  { readings, rules }: { readings: readonly Reading[]; rules: SurveyRules },
+): PanelReport['maps'] {
   const layer = layerOf(panel, layerId);
   const { metal } = layerSamples(panel, layerId, readings);
   if (new Set(metal.map((sample) => `${sample.u} ${sample.v}`)).size < FEWEST_READINGS) return [];
   try {
-    const map = mapThickness({ sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal });
+    const map = mapThickness({ sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal, rules });
     return [{ layer: layerId, name: layer.name, map, readings: metal.length }];
   } catch (error) {
     if (error instanceof Problem) return [];

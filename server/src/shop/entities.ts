@@ -2,6 +2,7 @@ import type { CoatSystems } from '@aspecta/core/close';
 import { EntitySchema } from 'typeorm';
 import type { Role, Unit, LocalRules } from '@aspecta/contract/shop';
 import type { Schools } from '@aspecta/core/repair';
+import type { Limits } from '@aspecta/core/survey';
 import { belongsTo, decimal, flag, json, key, maybe, moment, ref, text, version } from '../db/columns.ts';
 
 export interface ShopRow {
@@ -16,6 +17,8 @@ export interface ShopRow {
   paints: boolean;
   /** Null in shops of the time before there was a choice. */
   schools: Schools | null;
+  /** Null: as is usual. */
+  limits?: Limits | null;
   /** °C in the workshop as a rule. */
   temperature: number;
   coatingUnit: 'um' | 'mil';
@@ -52,6 +55,7 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     spreadSince: maybe(moment()),
     systems: maybe(json()),
     localRules: maybe(json()),
+    limits: maybe(json()),
     version: version(),
   },
 });

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { DataSource } from 'typeorm';
 import { changedRules, type Person, type Shop, type SetUp } from '@aspecta/contract/shop';
 import { schoolDefaults } from '@aspecta/core/repair';
+import { usualLimits } from '@aspecta/core/survey';
 import { changeVersioned } from '../db/change.ts';
 import { changeOfShop } from '../db/changeOf.ts';
 import { alreadyThere, notFound, ServerProblem } from '../http/problems.ts';
@@ -109,6 +110,7 @@ export class ShopService {
       overlay: Boolean(shop.overlay),
       paints: Boolean(shop.paints),
       schools: shop.schools ?? schoolDefaults,
+      limits: shop.limits ?? usualLimits,
     };
     // What an hour costs is between the shop and itself.
     return caller.role === 'customer' ? { ...view, rates: NO_RATES, taxRate: 0 } : view;

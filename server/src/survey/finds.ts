@@ -1,13 +1,14 @@
 import { IsNull, type DataSource } from 'typeorm';
 import type { FindChange, FindInput, FindView } from '@aspecta/contract/survey';
-import { panelOf, type BodyPlan, type Panel } from '@aspecta/core/body';
-import { checkReading, NEAR_MOUNT, signOf } from '@aspecta/core/survey';
+import { panelOf, type BodyPlan } from '@aspecta/core/body';
+import { carriesLoad, checkReading, signOf } from '@aspecta/core/survey';
 import { changeOnce } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
 import type { GarageService } from '../garage/service.ts';
 import { notFound } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
+import { limitsOf } from '../shop/limits.ts';
 import { FindEntity, type FindRow } from './entities.ts';
 
 /** What inspectors have found, by sign and place; those on load-bearing metal first, those that are cured last. */
@@ -39,7 +40,7 @@ export class FindService {
       place: input.place ?? null,
       photoId: input.photoId ?? null,
       vehicleId,
-      structural: isStructural(panel, input),
+      structural: carriesLoad(panel, [input.u, input.v], await limitsOf(this.db, vehicle.shopId)),
       closed: null,
       version: 1,
       changedAt: null,
@@ -121,9 +122,6 @@ export class FindService {
 export function checkPlace(plan: BodyPlan, place: { panel: string; layer: string; u: number; v: number }): void {
   checkReading(plan, { panel: place.panel, layer: place.layer, u: place.u, v: place.v, probe: 'sound' });
 }
-
-const isStructural = (panel: Panel, { u, v }: { u: number; v: number }) =>
-  panel.structural || panel.mounts.some((mount) => Math.hypot(mount.at[0] - u, mount.at[1] - v) <= NEAR_MOUNT);
 
 export function findView(row: FindRow): FindView {
   const { vehicleId: _vehicle, deletedAt: _deleted, backAt: _back, changedAt: _changed, at, ...rest } = row;

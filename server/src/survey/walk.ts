@@ -1,10 +1,11 @@
 import type { DataSource } from 'typeorm';
 import type { WalkView } from '@aspecta/contract/survey';
-import { walkCoverage, walkRound } from '@aspecta/core/survey';
+import { walkCoverage, walkRound, type WalkPlace } from '@aspecta/core/survey';
 import { changeOf } from '../db/changeOf.ts';
 import type { GarageService, OwnVehicle } from '../garage/service.ts';
 import { notFound } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
+import { limitsOf } from '../shop/limits.ts';
 import { LookEntity } from './entities.ts';
 import type { FindService } from './finds.ts';
 
@@ -26,7 +27,7 @@ export class WalkService {
       this.db.getRepository(LookEntity).findBy({ vehicleId }),
       this.finds.list(caller, vehicleId),
     ]);
-    const places = placesOf(vehicle).map((place) => {
+    const places = (await this.placesOf(vehicle)).map((place) => {
       const look = looks.find((row) => row.place === place.id);
       return {
         ...place,
@@ -47,7 +48,7 @@ export class WalkService {
     state: 'looked' | 'skipped' | 'open',
   ): Promise<WalkView> {
     const vehicle = await this.garage.own(caller, vehicleId);
-    if (!placesOf(vehicle).some((candidate) => candidate.id === place)) throw notFound('place');
+    if (!(await this.placesOf(vehicle)).some((candidate) => candidate.id === place)) throw notFound('place');
     const row = { vehicleId, place, at: new Date(), by: caller.name };
     await changeOf(this.db, vehicleId, async (manager) => {
       if (state === 'open') await manager.delete(LookEntity, { vehicleId, place });
@@ -55,12 +56,9 @@ export class WalkService {
     });
     return this.walk(caller, vehicleId);
   }
-}
 
-const placesOf = (vehicle: OwnVehicle) =>
-  walkRound({
-    plan: vehicle.plan,
-    climate: vehicle.climate,
-    age: new Date().getUTCFullYear() - vehicle.year,
-    past: vehicle.past,
-  });
+  private async placesOf({ shopId, plan, climate, year, past }: OwnVehicle): Promise<WalkPlace[]> {
+    const limits = await limitsOf(this.db, shopId);
+    return walkRound({ plan, climate, past, limits, age: new Date().getUTCFullYear() - year });
+  }
+}

@@ -15,6 +15,7 @@ import {
   splitZone,
   subtractZone,
   isWork,
+  rulesWith,
   zoneClassFrom,
   zoneDistances,
   zonePolygon,
@@ -27,6 +28,7 @@ import { record } from '../events/record.ts';
 import type { GarageService } from '../garage/service.ts';
 import { notFound } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
+import { limitsOf } from '../shop/limits.ts';
 import { FindEntity, ZoneEntity, ZoneVersionEntity, type ZoneRow } from './entities.ts';
 import type { ExtentService } from './extents.ts';
 import { asReading } from './asReading.ts';
@@ -228,15 +230,17 @@ export class ZoneService {
     const polygon = zonePolygon(zone.ring, zone.holes);
     if (areaOnSheet(panel, polygon) === 0)
       refuse('outside-panel', 'ring', `The zone lies outside ${panel.name}; draw it on the sheet.`);
-    const [readings, finds] = await Promise.all([
+    const [readings, finds, limits] = await Promise.all([
       this.services.readings.countingOn(vehicleId, panelId, layer.id),
       this.db.getRepository(FindEntity).findBy({ vehicleId, panel: panelId, layer: layer.id, deletedAt: IsNull() }),
+      limitsOf(this.db, vehicle.shopId),
     ]);
     const told = zoneClassFrom({
       polygon,
       asBuilt: layer.thickness,
       readings: readings.map(asReading),
       finds: finds.filter((find) => !find.closed),
+      rules: rulesWith(limits),
       bareSince: showsMetal(zone.evidence, zone.class) ? Date.now() : undefined,
     });
     // What is to be done there is said by the person; no reading says otherwise.

@@ -48,7 +48,7 @@ export async function weigh(
       offer: offer && { landed: offer.landed, leadDays: offer.leadDays },
       rates: tried?.rates ?? shop.rates,
       schools: tried?.schools ?? shop.schools,
-      house: { overlay: tried?.overlay ?? shop.overlay, paces: own },
+      house: { mountRadius: shop.limits.mountRadius, overlay: tried?.overlay ?? shop.overlay, paces: own },
     },
     caller.personId,
   );

@@ -54,6 +54,7 @@ describe('the house rules', () => {
     await field(page, 'Tax, %').setValue('19,5');
     await page.get('input[type=radio][value=in]').setValue(true);
     await page.findAll('input[type=radio][value=lap]')[1]!.setValue(true);
+    await field(page, 'And at least so thick, mm').setValue('0,8');
     for (const box of page.findAll('[role=checkbox]')) await box.trigger('click');
     await field(page, 'Before the first arc').setValue('The fire chief wants two people.');
     await page.get('form').trigger('submit');
@@ -67,6 +68,7 @@ describe('the house rules', () => {
       overlay: true,
       paints: true,
       schools: { seen: 'butt', hidden: 'lap', flange: 'plug' },
+      limits: { weldableShare: 0.7, weldableMm: 0.8, mountRadius: 300 },
       timeZone: null,
       localRules: {
         ...{ survey: '', strip: '', verdict: '', cut: '', arrival: '' },

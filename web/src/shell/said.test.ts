@@ -21,6 +21,13 @@ describe('a refusal as a person reads it', () => {
     expect(said('offers[2].neededOn must be a day of the calendar.', metric)).toBe(
       'Needed on must be a day of the calendar.',
     );
+    expect(said('weldableMm must be at most 3.', metric)).toBe('The least thickness to weld to must be at most 3 mm.');
+    expect(said('mountRadius must be at most 1000.', imperial)).toMatch(
+      /^How near to a mount must be at most 39.*"\.$/,
+    );
+    expect(said('weldableShare must be at least 0.3.', metric)).toBe(
+      'Metal that can be welded to must be at least 30 %.',
+    );
     expect(said('It must be at most 3 mm.', metric)).toBe('It must be at most 3 mm.');
     // A share is typed in per cent.
     expect(said('share must be at most 1.', metric)).toBe('What is done of it must be at most 100 %.');

@@ -11,6 +11,9 @@ const WORDS: Readonly<Record<string, string>> = {
   'rates.coatDm2': 'Coating',
   handWarm: 'The temperature to weld again below',
   leadDays: 'Delivery',
+  weldableShare: 'Metal that can be welded to',
+  weldableMm: 'The least thickness to weld to',
+  mountRadius: 'How near to a mount',
   maxCorners: 'The number of runs',
   cornerRadius: 'The radius of corners',
   planId: 'The body plan',
@@ -25,7 +28,9 @@ const WORDS: Readonly<Record<string, string>> = {
 };
 
 /** Shares are typed in per cent, and so are their limits told. */
-const SHARES: readonly string[] = ['taxRate', 'share'];
+const SHARES: readonly string[] = ['taxRate', 'share', 'weldableShare'];
+/** Lengths whose limits are told without their unit: they are in mm. */
+const LENGTHS: readonly string[] = ['weldableMm', 'mountRadius'];
 
 /** `neededOn` → Needed on: the last name of a path, as words. What begins like a sentence is left as it is. */
 function inWords(field: string): string {
@@ -35,11 +40,14 @@ function inWords(field: string): string {
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
+const LIMIT = /\b(at (?:most|least)) ([\d.]+)\.$/;
+
 /** A refusal or another sentence of the server as a person reads it: fields by their words, quantities in his units. */
 export function said(text: string, units: PersonUnits): string {
-  const limited = SHARES.some((share) => text.startsWith(`${share} must`))
-    ? text.replace(/\b(at (?:most|least)) ([\d.]+)\.$/, (_all, how, share) => `${how} ${Number(share) * 100} %.`)
-    : text;
+  const isOf = (fields: readonly string[]) => fields.some((field) => text.startsWith(`${field} must`));
+  const limited = text.replace(LIMIT, (all: string, how: string, limit: string) =>
+    isOf(SHARES) ? `${how} ${Number(limit) * 100} %.` : isOf(LENGTHS) ? `${how} ${limit} mm.` : all,
+  );
   const named = limited.replace(
     /^([\w.[\]]+)(?= (?:is|must|has|lies)\b)/,
     (field) => WORDS[field.replace(/^readings\[\d+\]\./, '')] ?? inWords(field),

@@ -21,6 +21,7 @@ import { percent, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
 import type { SurveyMap } from '../workers/compute.ts';
 import { lossChart, pitsChart } from './surveyCharts.ts';
+import { useSurveyRules } from './useSurveyRules.ts';
 
 /* The deepest pit of a few equal patches, and what that says of the whole panel; when to look again if it is left. */
 const props = defineProps<{
@@ -35,6 +36,7 @@ const props = defineProps<{
 /** mm. A square that a hand covers. */
 const SIDE = 60;
 const units = useUnits();
+const rules = useSurveyRules();
 const form = useForm();
 const outbox = useOutbox();
 const view = shallowRef<PitsView | null>(null);
@@ -125,7 +127,11 @@ const thinnest = computed(() => {
 });
 const loss = computed(() => {
   const metal = thinnest.value ?? props.layer.thickness;
-  return lossChart(CATEGORY_OF[props.vehicle.climate], metal - weldableLimit(props.layer.thickness), units.unit.value);
+  return lossChart(
+    CATEGORY_OF[props.vehicle.climate],
+    metal - weldableLimit(props.layer.thickness, rules.value),
+    units.unit.value,
+  );
 });
 /** When to look again if it is left: by the deepest pit until it is through, else by the thinnest of the map until it cannot be welded to. */
 const watchPlan = computed<{ earliest: number; on: string; what: string; now: string } | null>(() => {
@@ -141,7 +147,7 @@ const watchPlan = computed<{ earliest: number; on: string; what: string; now: st
     });
   const metal = thinnest.value;
   if (metal === null) return null;
-  const limit = weldableLimit(thickness);
+  const limit = weldableLimit(thickness, rules.value);
   return dated(lookAgain({ metal, limit, category: CATEGORY_OF[props.vehicle.climate] }), {
     what: `the thinnest place, ${units.sheet(metal)} now, can be down to the ${units.sheet(limit)} that can be welded to`,
     now:

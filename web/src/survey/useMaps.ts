@@ -11,6 +11,7 @@ import {
 import { compute } from '../workers/bridge.ts';
 import type { Advice, SurveyMap } from '../workers/compute.ts';
 import { asReading } from './asReading.ts';
+import { useSurveyRules } from './useSurveyRules.ts';
 
 export type MapKind = 'metal' | 'coating';
 
@@ -24,9 +25,10 @@ export function useMaps(
   const kind = ref<MapKind>('metal');
   /** mm; null: the weldable limit of the house. */
   const chosenLimit = ref<number | null>(null);
+  const rules = useSurveyRules();
   const usualLimit = computed(() => {
     const here = panel();
-    return here && layer.value !== '' ? weldableLimit(layerOf(here, layer.value).thickness) : 0;
+    return here && layer.value !== '' ? weldableLimit(layerOf(here, layer.value).thickness, rules.value) : 0;
   });
   const limit = computed(() => chosenLimit.value ?? usualLimit.value);
   const samples = computed(() => {

@@ -33,6 +33,7 @@ import { sections } from './032-sections.ts';
 import { spread } from './034-spread.ts';
 import { systems } from './035-systems.ts';
 import { localRules } from './036-local-rules.ts';
+import { limits } from './037-limits.ts';
 import { tracking } from './033-tracking.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
@@ -73,6 +74,7 @@ export const volumes = [
   spread,
   systems,
   localRules,
+  limits,
 ];
 
 /** All migrations, oldest first. */
