@@ -6,6 +6,7 @@ import type { Caller } from '../http/session.ts';
 import type { PaceService } from '../pace/service.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { Workbench } from '../work/bench.ts';
+import type { Weighing } from './weighing.ts';
 
 interface Services {
   shops: ShopService;
@@ -30,26 +31,27 @@ const TYPICAL: Readonly<Record<SchoolQuestion, { panel: string; ring: Ring }>> =
 export async function schoolCosts({ shops, paces, bench }: Services, caller: Caller): Promise<SchoolCost[]> {
   const plan = bodyPlan('saloon');
   const [{ rates, schools }, own] = await Promise.all([shops.shop(caller), paces.of(caller)]);
-  const cost = async (question: SchoolQuestion, choice: Closing): Promise<SchoolCost> => {
-    const { panel, ring } = TYPICAL[question];
-    const layer = panelOf(plan, panel).layers[0]!.id;
-    const { options } = await bench.run(
-      'weighRepair',
-      {
-        ...{ plan, panelId: panel, offer: null, rates },
-        zones: [{ class: 'through', layer, ring, holes: [] }],
-        schools: { ...schools, [question]: choice },
-        house: { paces: own },
-      },
-      caller.personId,
-    );
-    const patch = options.find(({ id }) => id === 'patch')!;
-    return { question, choice, hours: patch.hours.p50, cost: patch.cost.p50 };
-  };
-  const questions = Object.keys(TYPICAL) as SchoolQuestion[];
-  return Promise.all(
-    questions.flatMap((question) =>
-      (Object.keys(SCHOOL_WORDS[question]) as Closing[]).map((choice) => cost(question, choice)),
-    ),
+  const ways = (Object.keys(TYPICAL) as SchoolQuestion[]).flatMap((question) =>
+    (Object.keys(SCHOOL_WORDS[question]) as Closing[]).map((choice) => ({ question, choice })),
   );
+  const verdicts = await bench.run(
+    'weighEach',
+    {
+      repairs: ways.map(({ question, choice }): Weighing => {
+        const { panel, ring } = TYPICAL[question];
+        const layer = panelOf(plan, panel).layers[0]!.id;
+        return {
+          ...{ plan, panelId: panel, offer: null, rates },
+          zones: [{ class: 'through', layer, ring, holes: [] }],
+          schools: { ...schools, [question]: choice },
+          house: { paces: own },
+        };
+      }),
+    },
+    caller.personId,
+  );
+  return ways.map((way, i) => {
+    const patch = verdicts[i]!.options.find(({ id }) => id === 'patch')!;
+    return { ...way, hours: patch.hours.p50, cost: patch.cost.p50 };
+  });
 }

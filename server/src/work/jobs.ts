@@ -48,6 +48,8 @@ export const jobs = {
   planAll,
   ends: ({ inputs }: { inputs: Parameters<typeof ends>[0] }) => ends(inputs),
   weighRepair,
+  /** Several in one go: they are wanted together, and are one request. */
+  weighEach: ({ repairs }: { repairs: readonly Parameters<typeof weighRepair>[0][] }) => repairs.map(weighRepair),
   portfolio,
   practiceScore,
   layOut: (input: Parameters<typeof layOut>[0]) => layOut(input),
