@@ -29,7 +29,7 @@ describe('what was changed of the house rules', () => {
     [{ timeZone: 'America/New_York' }, 'By the clock of: the device → America/New York'],
     [{ coatingUnit: 'mil' }, 'Coatings are read in: Micrometres → Mil'],
     [{ heatUnit: 'F' }, 'Temperatures are read in: °C → °F'],
-    [{ limits: { ...usualLimits, weldableShare: 0.75 } }, 'Metal can be welded to from, % of as built: 70 → 75'],
+    [{ limits: { ...usualLimits, weldableShare: 0.75 } }, 'Weldable from, % of as built: 70 → 75'],
     [{ limits: { ...usualLimits, weldableMm: 0.8 } }, 'And at least so thick: 0.60 mm → 0.80 mm'],
     [{ limits: { ...usualLimits, mountRadius: 250 } }, 'Near a mount, within: 300 mm → 250 mm'],
     [{ overlay: true }, 'Weigh laying a new sheet over the old one: no → yes'],

@@ -31,7 +31,7 @@ export const ruleWords = (unit: Unit) =>
     weldMetre: unit === 'in' ? 'Wire, gas, discs for 1 ft' : 'Wire, gas, discs for 1 m',
     coatDm2: unit === 'in' ? 'Coating, a sq ft' : 'Coating, a dm²',
     temperature: 'Workshop',
-    weldableShare: 'Metal can be welded to from, % of as built',
+    weldableShare: 'Weldable from, % of as built',
     weldableMm: 'And at least so thick',
     mountRadius: 'Near a mount, within',
     seen: 'A cut in sheet that is seen is closed by',

@@ -43,6 +43,12 @@ describe('the house rules', () => {
     const page = await open();
     expect(page.findAll('dl')).toHaveLength(3);
     expect(page.text()).not.toContain('low in a rear quarter');
+    expect(page.text()).toContain('What each comes to could not be reckoned: No.');
+    server.on('GET /estimates/schools', [{ question: 'seen', choice: 'butt', hours: 3.2, cost: 15_000 }]);
+    await button(page, 'Try again').trigger('click');
+    await flushPromises();
+    expect(page.text()).toContain('3.2 h, €150');
+    expect(page.text()).not.toContain('could not be reckoned');
   });
 
   it('show rates in money and tax in per cent, and save them in minor units and shares', async () => {
