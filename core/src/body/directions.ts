@@ -4,6 +4,9 @@ import type { Panel } from './types.ts';
 /** How a restorer calls the edge that faces this way. */
 export function edgeName(panel: Panel, [u, v]: Point): string {
   if (Math.abs(v) >= Math.abs(u)) {
+    // The floor is drawn from below, its left side above the middle of the car.
+    if (panel.view === 'floor' && panel.side !== 'centre')
+      return v > 0 === (panel.side === 'left') ? 'outer edge' : 'inner edge';
     if (panel.view === 'floor' || panel.view === 'top')
       return v > 0 ? 'upper edge on the drawing' : 'lower edge on the drawing';
     return v > 0 ? 'upper edge' : 'lower edge';

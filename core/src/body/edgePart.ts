@@ -26,12 +26,13 @@ const WORDS: Record<EdgePart, string> = {
   arch: 'wheel arch',
 };
 
-/** Seen from the front or the rear, what lies before and behind lies left and right; from above and below, up is left or right. */
+/** Seen from the front or the rear, what lies before and behind lies left and right; of a floor, what lies above looks out of the car. */
 export function partName(panel: Panel, part: EdgePart): string {
   if (part === 'arch') return WORDS.arch;
   if (/front|rear/.test(panel.view))
     return { before: 'left edge', behind: 'right edge', below: 'lower edge', above: 'upper edge' }[part];
-  if (/top|above|floor|below|under/.test(panel.view))
-    return { below: 'outer edge', above: 'inner edge', before: 'front edge', behind: 'rear edge' }[part];
-  return WORDS[part];
+  if (part === 'before' || part === 'behind' || !/top|floor/.test(panel.view)) return WORDS[part];
+  // A floor is drawn from below and mirrored at the middle of the car; what lies across it is drawn from side to side.
+  if (panel.side !== 'centre') return part === 'above' ? 'outer edge' : 'inner edge';
+  return `${part} on the drawing`.replace('above', 'upper edge').replace('below', 'lower edge');
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { between, lineLength, perimeter, type Point } from '../geometry/index.ts';
-import { bodyPlan, bodyPlans, edgesOf, innerSeams, panelOf, type Edge, type Panel } from './index.ts';
+import { bodyPlan, bodyPlans, edgeName, edgesOf, innerSeams, panelOf, type Edge, type Panel } from './index.ts';
 
 const panels = bodyPlans().flatMap((plan) =>
   plan.panels.map((panel) => [`${plan.id} ${panel.id}`, plan, panel] as const),
@@ -20,6 +20,31 @@ describe('the edges of a panel', () => {
       if (['spot', 'bolt', 'rivet'].includes(edge.kind)) expect(edge.pitch).toBeGreaterThan(15);
     });
   });
+
+  it.each(panels.filter(([, , { view, side }]) => view === 'floor' && side !== 'centre'))(
+    'look out of the car where they are called outer, and to its middle where inner: %s',
+    (_name, plan, panel) => {
+      // The floor is drawn across the middle of the car, its two sides mirrored there.
+      const { axis, panel: other } =
+        panel.mirrorOf ?? plan.panels.find(({ mirrorOf }) => mirrorOf?.panel === panel.id)!.mirrorOf!;
+      expect(axis).toBe('v');
+      const twin = plan.panels.find(
+        ({ id, mirrorOf }) => id !== panel.id && (id === other || mirrorOf?.panel === panel.id),
+      )!;
+      const middleOf = (of: Panel) => of.placement[1] + Math.max(...of.outline.map(([, v]) => v)) / 2;
+      const outward = Math.sign(middleOf(panel) - middleOf(twin));
+      const height = (name: string) => {
+        const own = edgesOf(plan, panel).filter((edge) => edge.name === name);
+        const all = own.flatMap(({ line }) => [...line]);
+        return all.length === 0 ? null : (all.reduce((sum, [, v]) => sum + v, 0) / all.length) * outward;
+      };
+      const [outer, inner] = [height('outer edge'), height('inner edge')];
+      if (outer !== null && inner !== null) expect(outer).toBeGreaterThan(inner);
+      for (const { name } of edgesOf(plan, panel)) expect(name).not.toMatch(/on the drawing/);
+      // A tape that is laid from them calls them the same.
+      expect([edgeName(panel, [0, outward]), edgeName(panel, [0, -outward])]).toEqual(['outer edge', 'inner edge']);
+    },
+  );
 
   it.each(panels.filter(([, , panel]) => panel.mirrorOf))(
     'are the same on the other side of the car: %s',
