@@ -8,7 +8,9 @@ import ClosePage from './ClosePage.vue';
 import { groupsOf, sectionOf } from './closeScene.ts';
 
 const saloon = bodyPlan('saloon');
-const faces = facesOf(saloon, [{ id: 'r', panel: 'sill-l', choice: 'patch', area: 20_000 }]).map((face): FaceView => ({
+const faces = facesOf(saloon, [
+  { id: 'r', panel: 'sill-l', layers: ['outer', 'membrane', 'inner'], choice: 'patch', area: 20_000 },
+]).map((face): FaceView => ({
   ...face,
   state: 'bare',
   coats: [],
