@@ -30,7 +30,7 @@ test('a panel is drilled out by its map, spot by spot and joint by joint', async
 test('a whole panel is welded in by one plan of all its joints, a round at a time', async ({ page, house }) => {
   await signIn(page, house);
   const { car, repair } = await demoRepair(page, house, 'whole');
-  // One wall of its inner hollow is bare in the demo: no plug would be taken.
+  // One wall of its hollow is bare in the demo: no plug would be taken.
   const { get, put } = await api(page, house);
   await put(`/vehicles/${car}/close/overruled`, { repair, reason: 'coated, and not noted' });
   await page.goto(`${house.url}/vehicles/${car}/repairs/${repair}/weld`);
