@@ -76,6 +76,8 @@ function given(): Record<string, unknown> {
   }
 }
 async function run(): Promise<void> {
+  // Before its fields are known there is nothing to compute with, and nothing to keep.
+  if (!entry.value) return;
   wrong.value = null;
   stopped.value = false;
   let input: Record<string, unknown>;
@@ -151,7 +153,7 @@ const link = computed(() => `${location.origin}/book/figures/${props.id}`);
         </template>
         <KitNotice bad v-if="elsewhere">{{ elsewhere }}</KitNotice>
         <div class="row">
-          <KitButton submit main :disabled="progress !== null">Compute</KitButton>
+          <KitButton submit main :disabled="!entry || progress !== null">Compute</KitButton>
           <KitButton @click="example">The worked example</KitButton>
           <KitButton plain :aria-pressed="json !== null" @click="asJson">As JSON</KitButton>
         </div>
