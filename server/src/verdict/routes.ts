@@ -20,8 +20,8 @@ export function verdictRoutes(verdicts: VerdictService, offers: OfferService, ga
   router.post('/vehicles/:id/verdict', async (request, response) => {
     response.json(await verdicts.weigh(callerOf(request), idOf(request), parse(weighSchema, request.body).zoneIds));
   });
-  router.get('/estimates/schools', async (request, response) => {
-    response.json(await verdicts.schools(callerOf(request)));
+  router.get('/estimates/schools/:question', async (request, response) => {
+    response.json(await verdicts.schools(callerOf(request), wordOf(request, 'question')));
   });
   router.post('/estimates/moved', async (request, response) => {
     response.json(await verdicts.moved(callerOf(request), parse(triedRulesSchema, request.body)));

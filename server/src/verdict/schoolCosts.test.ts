@@ -7,7 +7,13 @@ const here = houseWithCar();
 describe('the schools of joints', () => {
   it('are compared on typical repairs by the rates of the shop: a lap takes less than a butt, and no two questions mix', async () => {
     const owner = await ownerOf(here.house, 'Schools');
-    const costs = async () => (await owner.get('/estimates/schools').expect(200)).body as SchoolCost[];
+    const costs = async () => {
+      const all: SchoolCost[] = [];
+      for (const question of Object.keys(SCHOOL_WORDS))
+        all.push(...((await owner.get(`/estimates/schools/${question}`).expect(200)).body as SchoolCost[]));
+      return all;
+    };
+    await owner.get('/estimates/schools/toString').expect(404);
     const before = await costs();
     expect(before.map(({ question, choice }) => `${question} ${choice}`).sort()).toEqual(
       Object.entries(SCHOOL_WORDS)
@@ -27,6 +33,6 @@ describe('the schools of joints', () => {
     expect(of(after, 'seen', 'butt').hours).toBe(of(before, 'seen', 'butt').hours);
     expect(of(after, 'seen', 'butt').cost).toBeGreaterThan(1.8 * of(before, 'seen', 'butt').cost);
     expect(of(after, 'flange', 'plug').hours).toBeLessThan(of(before, 'flange', 'plug').hours);
-    await new Visitor(here.house).get('/estimates/schools').expect(401);
+    await new Visitor(here.house).get('/estimates/schools/seen').expect(401);
   });
 });

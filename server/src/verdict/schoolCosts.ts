@@ -14,6 +14,9 @@ interface Services {
   bench: Workbench;
 }
 
+/** Of chance; the same for all, so that they differ by their work alone: enough for a comparison. */
+const RUNS = 1000;
+
 const block = (u: number, v: number, width: number, height: number): Ring => [
   [u, v],
   [u + width, v],
@@ -28,23 +31,25 @@ const TYPICAL: Readonly<Record<SchoolQuestion, { panel: string; ring: Ring }>> =
 };
 
 /** What each school comes to on a typical repair, by the rates, the other schools and the paces of this shop. */
-export async function schoolCosts({ shops, paces, bench }: Services, caller: Caller): Promise<SchoolCost[]> {
+export async function schoolCosts(
+  { shops, paces, bench }: Services,
+  caller: Caller,
+  question: SchoolQuestion,
+): Promise<SchoolCost[]> {
   const plan = bodyPlan('saloon');
   const [{ rates, schools }, own] = await Promise.all([shops.shop(caller), paces.of(caller)]);
-  const ways = (Object.keys(TYPICAL) as SchoolQuestion[]).flatMap((question) =>
-    (Object.keys(SCHOOL_WORDS[question]) as Closing[]).map((choice) => ({ question, choice })),
-  );
+  const { panel, ring } = TYPICAL[question];
+  const layer = panelOf(plan, panel).layers[0]!.id;
+  const ways = (Object.keys(SCHOOL_WORDS[question]) as Closing[]).map((choice) => ({ question, choice }));
   const verdicts = await bench.run(
     'weighEach',
     {
-      repairs: ways.map(({ question, choice }): Weighing => {
-        const { panel, ring } = TYPICAL[question];
-        const layer = panelOf(plan, panel).layers[0]!.id;
+      repairs: ways.map(({ choice }): Weighing => {
         return {
           ...{ plan, panelId: panel, offer: null, rates },
           zones: [{ class: 'through', layer, ring, holes: [] }],
           schools: { ...schools, [question]: choice },
-          house: { paces: own },
+          house: { paces: own, runs: RUNS },
         };
       }),
     },

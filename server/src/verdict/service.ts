@@ -8,7 +8,7 @@ import {
   type TriedRules,
   type VerdictView,
 } from '@aspecta/contract/verdict';
-import type { SchoolCost } from '@aspecta/contract/shop';
+import { SCHOOL_WORDS, type SchoolCost, type SchoolQuestion } from '@aspecta/contract/shop';
 import { meet, panelOf } from '@aspecta/core/body';
 import { isBought, isCutIn, type OptionId, type Spread } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
@@ -85,9 +85,10 @@ export class VerdictService {
   }
 
   /** What each school of joints comes to on a typical repair, by the rules of the shop. */
-  async schools(caller: Caller): Promise<SchoolCost[]> {
+  async schools(caller: Caller, question: string): Promise<SchoolCost[]> {
     needs('worker', caller);
-    return schoolCosts(this.services, caller);
+    if (!Object.hasOwn(SCHOOL_WORDS, question)) throw notFound('question');
+    return schoolCosts(this.services, caller, question as SchoolQuestion);
   }
 
   /** Decisions of a car, those that were taken back among them: a person may want them again. */

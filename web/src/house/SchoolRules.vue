@@ -15,8 +15,14 @@ const props = defineProps<{ schools: Schools; version: number }>();
 const emit = defineEmits<{ choose: [schools: Partial<Schools>] }>();
 const session = useSession();
 const units = useUnits();
-const costs = useLoad(async () => (session.canWork ? get<SchoolCost[]>('/estimates/schools') : []));
 const QUESTIONS = Object.keys(SCHOOL_WORDS) as SchoolQuestion[];
+/** One question after the other: together they would keep everybody else waiting. */
+const costs = useLoad(async () => {
+  const all: SchoolCost[] = [];
+  if (session.canWork)
+    for (const question of QUESTIONS) all.push(...(await get<SchoolCost[]>(`/estimates/schools/${question}`)));
+  return all;
+});
 const words = computed(() => ruleWords(units.unit.value));
 const ways = (question: SchoolQuestion) => Object.keys(SCHOOL_WORDS[question]) as Closing[];
 const options = (question: SchoolQuestion) => ways(question).map((value) => ({ value, label: CLOSING_WORDS[value] }));

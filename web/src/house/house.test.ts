@@ -18,13 +18,15 @@ beforeEach(() => {
     .on('GET /shop/people', people)
     .on('GET /shop/invitations', [])
     .on('GET /shop/audit', [])
-    .on('GET /estimates/schools', []);
+    .on('GET /estimates/schools/seen', [])
+    .on('GET /estimates/schools/hidden', [])
+    .on('GET /estimates/schools/flange', []);
 });
 const open = async () => (await openPage(HousePage)).page;
 
 describe('the house rules', () => {
   it('tell each school in a sentence, which is the usual, and what it comes to on a typical repair', async () => {
-    server.on('GET /estimates/schools', [
+    server.on('GET /estimates/schools/seen', [
       { question: 'seen', choice: 'butt', hours: 3.2, cost: 15_000 },
       { question: 'seen', choice: 'lap', hours: 2.5, cost: 12_000 },
     ]);
@@ -39,12 +41,12 @@ describe('the house rules', () => {
   });
 
   it('stand there without what the schools come to where that does not load', async () => {
-    server.on('GET /estimates/schools', problem('invalid', 'No.', 500));
+    server.on('GET /estimates/schools/seen', problem('invalid', 'No.', 500));
     const page = await open();
     expect(page.findAll('dl')).toHaveLength(3);
     expect(page.text()).not.toContain('low in a rear quarter');
     expect(page.text()).toContain('What each comes to could not be reckoned: No.');
-    server.on('GET /estimates/schools', [{ question: 'seen', choice: 'butt', hours: 3.2, cost: 15_000 }]);
+    server.on('GET /estimates/schools/seen', [{ question: 'seen', choice: 'butt', hours: 3.2, cost: 15_000 }]);
     await button(page, 'Try again').trigger('click');
     await flushPromises();
     expect(page.text()).toContain('3.2 h, €150');
