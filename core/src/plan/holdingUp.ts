@@ -79,8 +79,8 @@ function outsideOf(
 ): OutsideHold | null {
   const release = task.release ?? 0;
   const from = Math.max(until, release);
-  if (task.dry && input.dry && startsSooner(at, task, { input, spans, from })) return 'weather';
-  if ((task.outlay ?? 0) > 0 && input.cash && startsSooner(at, task, { input, spans, from })) return 'money';
+  const asked = task.dry && input.dry ? 'weather' : (task.outlay ?? 0) > 0 && input.cash ? 'money' : null;
+  if (asked && startsSooner(at, task, { input, spans, from })) return asked;
   // Where the day alone, without any other task, decides.
   return release > until + SAME ? 'date' : null;
 }
