@@ -43,8 +43,11 @@ const BURNT = 1.5;
  */
 export function facesOf(body: BodyPlan, repairs: readonly OpenedRepair[]): Face[] {
   const known = repairs.filter(({ panel }) => body.panels.some(({ id }) => id === panel));
-  const opened = known.filter(({ choice }) => !keepsPanel(choice));
-  const opens = ({ id }: Cavity) => opened.filter((repair) => hollowsAt(body, repair).some((own) => own.id === id));
+  const opened = known
+    .filter(({ choice }) => !keepsPanel(choice))
+    .map((repair) => ({ repair, hollows: hollowsAt(body, repair) }));
+  const opens = (cavity: Cavity) =>
+    opened.filter(({ hollows }) => hollows.includes(cavity)).map(({ repair }) => repair);
   const hollows = body.cavities.flatMap((cavity): Face[] => {
     const own = opens(cavity);
     if (own.length === 0) return [];

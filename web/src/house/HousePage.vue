@@ -11,7 +11,7 @@ import {
 } from '@aspecta/contract/shop';
 import { CAUTION_STEPS, type CautionStep } from '@aspecta/core/safety';
 import { schoolDefaults } from '@aspecta/core/repair';
-import { usualLimits, type Limits } from '@aspecta/core/survey';
+import { usualLimits } from '@aspecta/core/survey';
 import AuditTile from '../account/AuditTile.vue';
 import PeopleTile from '../account/PeopleTile.vue';
 import KitButton from '../kit/KitButton.vue';
@@ -30,7 +30,9 @@ import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import MovedTile from './MovedTile.vue';
+import LimitRules from './LimitRules.vue';
 import SchoolRules from './SchoolRules.vue';
+import { limitsOf, typedLimits } from './typedLimits.ts';
 
 const session = useSession();
 const form = useForm();
@@ -48,7 +50,7 @@ const rules = reactive({
   overlay: false,
   paints: false,
   ...schoolDefaults,
-  ...{ weldableShare: '', weldableMm: '', mountRadius: '' },
+  limits: { weldableShare: '', weldableMm: '', mountRadius: '' },
   temperature: '',
   coatingUnit: 'um' as Shop['coatingUnit'],
   heatUnit: 'C' as Shop['heatUnit'],
@@ -64,21 +66,13 @@ const load = useLoad(async () => {
 });
 /** Rates as they were shown: one that nobody has touched stays exactly what is stored. */
 let seen: Shop['rates'] | undefined;
-let judged: Limits | undefined;
+let judged = usualLimits;
 const shownRate = (key: keyof Shop['rates'], minor: number) =>
   majorUnits(Math.round(minor * ratePer(key, units.unit.value)));
 const stored = (key: keyof Shop['rates']) => {
   if (seen && rules[key] === shownRate(key, seen[key])) return seen[key];
   const minor = minorUnits(rules[key], rules.currency, `rates.${key}`);
   return typeof minor === 'number' ? Math.round(minor / ratePer(key, units.unit.value)) : minor;
-};
-const LIMITS = ['weldableShare', 'weldableMm', 'mountRadius'] as const;
-const shownLimit = (key: keyof Limits, limits: Limits) =>
-  key === 'weldableShare' ? String(Math.round(limits[key] * 1000) / 10) : units.typed(limits[key]);
-/** The same of a limit: in inches, too, what nobody has touched is no other one. */
-const storedLimit = (key: keyof Limits) => {
-  if (judged && rules[key] === shownLimit(key, judged)) return judged[key];
-  return key === 'weldableShare' ? shareOf(rules[key]) : units.read(rules[key]);
 };
 const words = computed(() => ruleWords(units.unit.value));
 /** Every clock that this device knows, and that of the shop. */
@@ -121,7 +115,7 @@ function take(shop: Shop): void {
     heatUnit: shop.heatUnit,
     timeZone: shop.timeZone ?? '',
     local: Object.fromEntries(CAUTION_STEPS.map((step) => [step, shop.localRules?.[step] ?? ''])),
-    ...Object.fromEntries(LIMITS.map((key) => [key, shownLimit(key, shop.limits)])),
+    limits: typedLimits(shop.limits, units),
     temperature: units.heat.typed(shop.temperature),
     tax: String(Math.round(shop.taxRate * 10_000) / 100),
     ...Object.fromEntries(
@@ -155,7 +149,7 @@ async function save(): Promise<void> {
           taxRate: shareOf(rules.tax),
           ...reckoned(),
           paints: rules.paints,
-          limits: Object.fromEntries(LIMITS.map((key) => [key, storedLimit(key)])),
+          limits: limitsOf(rules.limits, judged, units),
           temperature: units.heat.read(rules.temperature),
           coatingUnit: rules.coatingUnit,
           heatUnit: rules.heatUnit,
@@ -226,29 +220,7 @@ async function save(): Promise<void> {
               /></KitField>
             </div>
             <h2>Limits</h2>
-            <div class="two">
-              <KitField
-                v-slot="{ bind }"
-                :label="words.weldableShare"
-                hint="As a rule 70"
-                :error="form.errors['limits.weldableShare']"
-                ><KitInput mono v-bind="bind" v-model="rules.weldableShare" inputmode="decimal"
-              /></KitField>
-              <KitField
-                v-slot="{ bind }"
-                :label="`${words.weldableMm}, ${units.word.value}`"
-                :hint="`As a rule ${units.sheet(usualLimits.weldableMm)}`"
-                :error="form.errors['limits.weldableMm']"
-                ><KitInput mono v-bind="bind" v-model="rules.weldableMm"
-              /></KitField>
-            </div>
-            <KitField
-              v-slot="{ bind }"
-              :label="`${words.mountRadius}, ${units.word.value}`"
-              :hint="`So near to a mount only welded metal of equal thickness counts; as a rule ${units.length(usualLimits.mountRadius)}. Follow the local code.`"
-              :error="form.errors['limits.mountRadius']"
-              ><KitInput mono v-bind="bind" v-model="rules.mountRadius"
-            /></KitField>
+            <LimitRules :typed="rules.limits" :errors="form.errors" @type="Object.assign(rules.limits, $event)" />
             <h2>How it is joined</h2>
             <SchoolRules
               :schools="{ seen: rules.seen, hidden: rules.hidden, flange: rules.flange }"
