@@ -18,6 +18,7 @@ import { compare } from '@aspecta/core/verdict';
 import { openHouse } from './house.ts';
 import { measurePage } from './page.ts';
 import { heart } from './heart.ts';
+import { jobs } from './jobs.ts';
 import { compareWhereNext } from './whereNext.ts';
 import { planWelds } from '@aspecta/core/weld';
 import { catalogue } from '@aspecta/contract/calc';
@@ -168,6 +169,7 @@ row(
   100,
 );
 heart(row);
+jobs(row);
 const saved = compareWhereNext(50);
 rows.push({
   work: 'readings until 95 % of the area is on its right side, where advised, against a regular grid (50 seeded panels)',

@@ -31,6 +31,7 @@ async function demoPaths(page: Page, house: House): Promise<Record<string, strin
     Joints: `/vehicles/${car}/repairs/${patch}/joints`,
     Pattern: `/vehicles/${car}/repairs/${patch}/pattern`,
     Sheets: '/stock',
+    'The weeks ahead': '/weeks',
     Practice: '/practice?car=5',
     'Way in': `/vehicles/${car}/repairs/${patch}/way`,
     Fit: `/vehicles/${car}/repairs/${patch}/fit`,

@@ -66,6 +66,7 @@ test('an inch shop reads inches, mil and °F on every page of a car', async ({ p
       `${car}/hold?tab=gaps`,
       `${patch}/pattern`,
       '/stock',
+      '/weeks',
       '/practice?car=5',
       `${patch}/way`,
       `${patch}/fit`,

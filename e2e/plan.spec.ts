@@ -117,12 +117,22 @@ test('a bar is dragged to a later day, the rest goes after it, and it is let go 
   for (await page.mouse.move(at, row); !(await isTaken()) && at < x + width; at += 4) await page.mouse.move(at, row);
   await page.mouse.down();
   await page.mouse.move(x + width - 60, row, { steps: 5 });
+  // While it is dragged the rest moves along, in the worker, and says what that does to the end.
+  await expect(page.getByText(/All done then by .*later/)).toBeVisible();
   await page.mouse.up();
   await expect(page.getByText(/not before .*, as was said/)).toBeVisible();
   await expect.poll(async () => Date.parse((await plan()).finish!)).toBeGreaterThan(Date.parse(before.finish!));
   await page.getByRole('button', { name: /^Let it go/ }).click();
   await expect(page.getByText(/not before .*, as was said/)).toBeHidden();
   expect((await plan()).steps.some(({ said }) => said?.notBefore)).toBe(false);
+
+  // The same over other spans, by person, and together with all other cars.
+  await page.getByRole('radio', { name: 'By person' }).check();
+  await page.getByRole('radio', { name: 'Months' }).check();
+  await expect(bars.getByText('Dries, or is on its way')).toBeVisible();
+  await page.goto(`${house.url}/`);
+  await page.getByRole('link', { name: 'The weeks ahead, all cars' }).click();
+  await expect(page.getByRole('rowheader', { name: 'Put off' })).toBeVisible();
 });
 
 test('tonight fits a phone held upright', async ({ browser, house }) => {

@@ -23,12 +23,14 @@ import { learnt, survey } from './survey/station.ts';
 import { verdict } from './verdict/station.ts';
 import { walk } from './walk/station.ts';
 import { way } from './way/station.ts';
+import { weeks } from './weeks/station.ts';
 import { weld } from './weld/station.ts';
 import { whole } from './whole/station.ts';
 
 /** All stations in the order of the work. */
 export const stations: readonly Station[] = [
   garage,
+  weeks,
   board,
   walk,
   photo,

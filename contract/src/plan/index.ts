@@ -1,5 +1,5 @@
 import type { Stage } from '@aspecta/core/job';
-import type { OutsideHold } from '@aspecta/core/plan';
+import type { CalendarInput, OutsideHold } from '@aspecta/core/plan';
 import type { StepView } from '../job/index.ts';
 import type { PlannedMoney } from '../purse/index.ts';
 
@@ -84,6 +84,8 @@ export interface PlanView {
   /** By when they begin. */
   steps: PlannedStep[];
   finish: string | null;
+  /** What it was made of, hours from `from`: for asking what becomes of it when a step is moved; null where nothing is planned. */
+  input: CalendarInput | null;
   /** In half and in nine of ten runs. */
   p50: string | null;
   p90: string | null;
@@ -112,6 +114,19 @@ export interface TonightView {
   workers: number;
   /** Those that begin within a week, by when they begin. */
   steps: TonightStep[];
+  /** Why there is no plan; null where there is one, or nothing to do. */
+  problem: string | null;
+}
+
+/** All that is left of all cars, and when. */
+export interface WeeksView {
+  from: string;
+  timeZone: string;
+  workers: readonly Worker[];
+  /** By when they begin; those of the first cars, as many as are planned at once. */
+  steps: TonightStep[];
+  /** By car, when the last of its steps is done, ISO. */
+  cars: { id: string; nickname: string; ready: string }[];
   /** Why there is no plan; null where there is one, or nothing to do. */
   problem: string | null;
 }

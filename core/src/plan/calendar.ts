@@ -1,18 +1,14 @@
 import { finite } from '../check.ts';
-import { Problem } from '../problem.ts';
 import { uniforms } from '../random.ts';
 import type { Watch } from '../watch.ts';
 import { problemOf, type Problemset } from './calendarInput.ts';
-import { Placer, type Placing, type Wishes } from './calendarPlacer.ts';
+import { answerOf, layingOf, type Plan, type Wish } from './calendarLaying.ts';
 import type { Calendar, CalendarInput } from './calendarTypes.ts';
 import { NO_TIME, soonest } from './windows.ts';
-import { SAME_LENGTH } from '../tolerances.ts';
 
 /** Placings of one task a second on a machine with two cores. */
 const PACE = 120_000;
 const SEED = 17;
-/** How often links that are too long are mended by beginning the earlier task later. */
-const MENDINGS = 12;
 /** Tries after which a plan that cannot be done sooner is good enough. */
 const ENOUGH = 60;
 
@@ -31,74 +27,20 @@ export function calendar(input: CalendarInput, watch?: Watch): Calendar {
   const seconds = finite('seconds', input.seconds ?? 1, { min: 0, max: 60, unit: 's' });
   const lowerBound = boundOf(problem);
   const best = search(problem, lowerBound, seconds, watch);
-  const { work, names } = problem;
-  return {
-    tasks: Object.fromEntries(
-      work.map(({ id }, i) => {
-        const { pieces, person } = best.placed[i]!;
-        return [id, { pieces, by: person === null ? null : names[person]! }];
-      }),
-    ),
-    finish: best.finish,
-    lowerBound: Math.min(lowerBound, best.finish),
-    broken: brokenIn(problem, best.placed).map(({ task, from, late }) => ({
-      task: work[task]!.id,
-      after: work[from]!.id,
-      late,
-    })),
-  };
+  const answer = answerOf(problem, best.placed);
+  return { ...answer, lowerBound: Math.min(lowerBound, answer.finish) };
 }
 
-interface Plan {
-  placed: Placing[];
-  finish: number;
-  /** Hours by which links are too long, all together. */
-  late: number;
-  /** Starts added up: of two plans alike the one that begins things sooner. */
-  starts: number;
-  wish: Wish;
-}
-/** What the search turns: priorities, least first, and what it asks of each task. */
-interface Wish extends Wishes {
-  keys: readonly number[];
-}
-
-const finishOf = (placed: readonly Placing[]) => placed.reduce((latest, { end }) => Math.max(latest, end), 0);
 const better = (a: Plan, b: Plan) => {
   if (Math.abs(a.late - b.late) > NO_TIME) return a.late < b.late;
   if (Math.abs(a.finish - b.finish) > NO_TIME) return a.finish < b.finish;
   return a.starts < b.starts - NO_TIME;
 };
 
-function brokenIn({ work }: Problemset, placed: readonly Placing[]): { task: number; from: number; late: number }[] {
-  return work.flatMap(({ after }, task) =>
-    after.flatMap(({ from, within }) => {
-      const late = within === null ? 0 : placed[task]!.start - placed[from]!.end - within;
-      return late > SAME_LENGTH ? [{ task, from, late }] : [];
-    }),
-  );
-}
-
 function search(problem: Problemset, bound: number, seconds: number, watch?: Watch): Plan {
-  const { work, network, names } = problem;
-  const placer = new Placer(problem);
+  const { work, names } = problem;
+  const { planOf, tried, mended } = layingOf(problem);
   const free = { releases: work.map(() => 0), who: work.map(() => null) };
-  const planOf = (wish: Wish): Plan => {
-    const placed = placer.lay(inOrder(wish.keys, network), wish);
-    const late = brokenIn(problem, placed).reduce((sum, one) => sum + one.late, 0);
-    const starts = placed.reduce((sum, { start }) => sum + start, 0);
-    return { placed, finish: finishOf(placed), late, starts, wish };
-  };
-  /** A wish may leave no time for something: then it is none. */
-  const tried = (wish: Wish): Plan | null => {
-    try {
-      return planOf(wish);
-    } catch (error) {
-      if (error instanceof Problem) return null;
-      throw error;
-    }
-  };
-  const mended = (plan: Plan): Plan => mend(problem, plan, tried);
   let best = rules(problem)
     .map((keys) => mended(planOf({ ...free, keys })))
     .reduce((a, b) => (better(b, a) ? b : a));
@@ -116,20 +58,6 @@ function search(problem: Problemset, bound: number, seconds: number, watch?: Wat
     if (whole.late <= current.late + NO_TIME && whole.finish <= current.finish + slack) current = whole;
     if (better(whole, best)) best = whole;
     if (k % 120 === 119) current = best;
-  }
-  return best;
-}
-
-/** Where a link is too long, the earlier task begins later, so that the later one follows in time. */
-function mend(problem: Problemset, plan: Plan, tried: (wish: Wish) => Plan | null): Plan {
-  let best = plan;
-  for (let round = 0; round < MENDINGS && best.late > NO_TIME; round++) {
-    const releases = [...best.wish.releases];
-    for (const { from, late } of brokenIn(problem, best.placed))
-      releases[from] = Math.max(releases[from]!, best.placed[from]!.start + late);
-    const later = tried({ ...best.wish, releases });
-    if (!later || later.late >= best.late - NO_TIME) break;
-    best = later;
   }
   return best;
 }
@@ -154,21 +82,6 @@ function rules({ work, network, windows }: Problemset): number[][] {
     tail.map((time, i) => (spans[i]! - time) / scale),
     work.map((_, i) => i / work.length),
   ];
-}
-
-/** An order that keeps every link, by priority where it is free. */
-function inOrder(keys: readonly number[], { before, behind }: Problemset['network']): number[] {
-  const waits = before.map((links) => links.length);
-  const ready = waits.flatMap((count, i) => (count === 0 ? [i] : []));
-  const order: number[] = [];
-  while (ready.length > 0) {
-    let least = 0;
-    for (let i = 1; i < ready.length; i++) if (keys[ready[i]!]! < keys[ready[least]!]!) least = i;
-    const [task] = ready.splice(least, 1) as [number];
-    order.push(task);
-    for (const { to } of behind[task]!) if (--waits[to]! === 0) ready.push(to);
-  }
-  return order;
 }
 
 function shaken({ work }: Problemset, { keys, releases, who }: Wish, random: () => number): Wish {

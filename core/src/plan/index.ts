@@ -7,3 +7,4 @@ export { EVERY, incomeBetween, type Every, type Income } from './income.ts';
 export { forecast, type Forecast } from './forecast.ts';
 export { holdingUp, type HoldingUp, type OutsideHold } from './holdingUp.ts';
 export { outlook, type Outlook } from './outlook.ts';
+export { replanned } from './replan.ts';

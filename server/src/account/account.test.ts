@@ -3,9 +3,9 @@ import { once } from 'node:events';
 import { request, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { AuditLine, NewInvitation, OpenSession } from '@aspecta/contract/account';
-import type { Person } from '@aspecta/contract/shop';
-import { decided, openHouse, ownerOf, PASSWORD, vehicleOf, Visitor, type House } from '../testing/house.ts';
+import type { AuditLine, OpenSession } from '@aspecta/contract/account';
+import type { Person, Role } from '@aspecta/contract/shop';
+import { decided, memberOf, openHouse, ownerOf, PASSWORD, vehicleOf, Visitor, type House } from '../testing/house.ts';
 import { checkPassword } from './password.ts';
 
 let house: House;
@@ -17,15 +17,7 @@ beforeAll(async () => {
 afterAll(() => house.close());
 
 const mail = () => `${randomUUID().slice(0, 8)}@bench.example`;
-/** Somebody who has taken up an invitation. */
-async function joined(role: string, name = 'Jo Bench'): Promise<{ visitor: Visitor; id: string; email: string }> {
-  const { token } = (await owner.post('/shop/invitations', { name, role }).expect(201)).body as NewInvitation;
-  const visitor = new Visitor(house);
-  const email = mail();
-  const { body } = await visitor.post(`/invitations/${token}`, { name, email, password: PASSWORD }).expect(201);
-  visitor.csrf = body.csrf as string;
-  return { visitor, id: body.person.id as string, email };
-}
+const joined = (role: Role, name?: string) => memberOf(house, owner, { role, ...(name ? { name } : {}) });
 
 describe('invitations', () => {
   it('let somebody join once, in the role that was meant for him', async () => {

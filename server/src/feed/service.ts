@@ -5,7 +5,7 @@ import { notFound } from '../http/problems.ts';
 import { hashOf } from '../http/secret.ts';
 import type { Caller } from '../http/session.ts';
 import { shopCalendar } from '../plan/calendarFile.ts';
-import type { PlanService } from '../plan/service.ts';
+import type { AllCarsService } from '../plan/allCars.ts';
 import { PersonEntity, ShopEntity } from '../shop/entities.ts';
 import { FeedEntity } from './entities.ts';
 
@@ -15,12 +15,12 @@ const KEPT = 10 * 60_000;
 /** The plan of all cars in a person's own calendar, by an address that nobody can guess and that he can end. */
 export class FeedService {
   private readonly db: DataSource;
-  private readonly plans: PlanService;
+  private readonly allCars: AllCarsService;
   private readonly kept = new Map<string, { until: number; file: Promise<string> }>();
 
-  constructor(db: DataSource, plans: PlanService) {
+  constructor(db: DataSource, allCars: AllCarsService) {
     this.db = db;
-    this.plans = plans;
+    this.allCars = allCars;
   }
 
   async view({ personId }: Caller): Promise<FeedView> {
@@ -60,7 +60,7 @@ export class FeedService {
 
   private async made(caller: Caller): Promise<string> {
     const [{ steps }, shop] = await Promise.all([
-      this.plans.tonight(caller),
+      this.allCars.tonight(caller),
       this.db.getRepository(ShopEntity).findOneByOrFail({ id: caller.shopId }),
     ]);
     return shopCalendar(shop.name, steps);

@@ -1,4 +1,4 @@
-import { PlanService } from '../plan/service.ts';
+import { AllCarsService } from '../plan/allCars.ts';
 import type { Station } from '../station.ts';
 import { FeedEntity } from './entities.ts';
 import { feedFileRoutes, feedRoutes } from './routes.ts';
@@ -8,7 +8,7 @@ import { FeedService } from './service.ts';
 export const feed: Station = {
   name: 'feed',
   entities: [FeedEntity],
-  serve: (house) => [new FeedService(house.db, house.the(PlanService))],
+  serve: (house) => [new FeedService(house.db, house.the(AllCarsService))],
   addresses: (house) => {
     const feeds = house.the(FeedService);
     return [{ router: feedFileRoutes(feeds), open: ['/calendar'] }, { router: feedRoutes(feeds) }];

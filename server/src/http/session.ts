@@ -43,9 +43,12 @@ export function callerOf(request: Request): Caller {
 /** Who waits for heavy work: a person, or the address of somebody without an account. */
 export const askerOf = (request: Request): string => request.session.personId ?? request.ip ?? 'somebody';
 
+/** Is a caller this, or more? */
+export const may = (role: Role, caller: Caller): boolean => RANK[caller.role] >= RANK[role];
+
 /** Refuses a caller who is less than this. */
 export function needs(role: Role, caller: Caller): void {
-  if (RANK[caller.role] < RANK[role])
+  if (!may(role, caller))
     throw new ServerProblem('not-allowed', `This is for the ${role} of the shop; you are signed in as ${caller.role}.`);
 }
 

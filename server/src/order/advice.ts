@@ -4,7 +4,7 @@ import type { Shop } from '@aspecta/contract/shop';
 import { basket, landed, latest, makerRecords, type Delivery, type MakerRecord } from '@aspecta/core/order';
 import type { Caller } from '../http/session.ts';
 import { partNeeds } from '../plan/needs.ts';
-import type { PlanService } from '../plan/service.ts';
+import type { AllCarsService } from '../plan/allCars.ts';
 import { dayIn } from '../shop/day.ts';
 import type { ShopService } from '../shop/service.ts';
 import { OfferEntity, type OfferRow } from '../verdict/entities.ts';
@@ -21,7 +21,7 @@ const MOST_LINES = 60;
 interface Services {
   db: DataSource;
   orders: OrderService;
-  plans: PlanService;
+  allCars: AllCarsService;
   shops: ShopService;
 }
 
@@ -30,7 +30,7 @@ export async function orderAdvice(services: Services, caller: Caller): Promise<O
   const { lines, shop, offers, makers } = await booked(services, caller);
   const wanted = lines.filter(({ state, unneeded }) => state === 'wanted' && unneeded === null).slice(0, MOST_LINES);
   if (wanted.length === 0) return { needs: [], basket: null, makers, problem: null };
-  const { parts, problem } = await partNeeds(services.plans, caller);
+  const { parts, problem } = await partNeeds(services.allCars, caller);
   const needs = wanted.flatMap((line) => {
     const need = parts.get(line.repairId ?? line.id);
     return need ? [needOf(line, need, { offers, makers, clock: shop.timeZone })] : [];
@@ -39,11 +39,11 @@ export async function orderAdvice(services: Services, caller: Caller): Promise<O
 }
 
 /** What the deliveries of each maker have taught. */
-export const makersOf = async (services: Omit<Services, 'plans'>, caller: Caller): Promise<MakerRecord[]> =>
+export const makersOf = async (services: Omit<Services, 'allCars'>, caller: Caller): Promise<MakerRecord[]> =>
   (await booked(services, caller)).makers;
 
 /** The lines of the book with the offers for their cars, and what came of those that arrived. */
-async function booked({ db, orders, shops }: Omit<Services, 'plans'>, caller: Caller) {
+async function booked({ db, orders, shops }: Omit<Services, 'allCars'>, caller: Caller) {
   const [lines, shop] = await Promise.all([orders.list(caller), shops.shop(caller)]);
   const cars = [...new Set(lines.map(({ vehicleId }) => vehicleId))];
   const offers = (await db.getRepository(OfferEntity).findBy({ vehicleId: In(cars) })).filter(

@@ -13,7 +13,7 @@ import { idOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
 import { csvOf, workbookOf } from '../files/table.ts';
-import type { PlanService } from '../plan/service.ts';
+import type { AllCarsService } from '../plan/allCars.ts';
 import type { ShopService } from '../shop/service.ts';
 import { makersOf, orderAdvice } from './advice.ts';
 import { checkArrival } from './arrivals.ts';
@@ -24,7 +24,7 @@ import type { OrderService } from './service.ts';
 interface Services {
   db: DataSource;
   orders: OrderService;
-  plans: PlanService;
+  allCars: AllCarsService;
   shops: ShopService;
 }
 

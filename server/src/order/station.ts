@@ -4,7 +4,7 @@ import type { NextStep } from '@aspecta/contract/garage';
 import type { Chapter, Station, StationStanding } from '../station.ts';
 import { URGENCY } from '../board/urgency.ts';
 import { GarageService, type OwnVehicle } from '../garage/service.ts';
-import { PlanService } from '../plan/service.ts';
+import { AllCarsService } from '../plan/allCars.ts';
 import { ShopService } from '../shop/service.ts';
 import { OrderEntity, type OrderRow } from './entities.ts';
 import { orderRoutes } from './routes.ts';
@@ -24,7 +24,7 @@ export const order: Station = {
       router: orderRoutes({
         db: house.db,
         orders: house.the(OrderService),
-        plans: house.the(PlanService),
+        allCars: house.the(AllCarsService),
         shops: house.the(ShopService),
       }),
     },

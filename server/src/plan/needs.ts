@@ -1,5 +1,5 @@
 import type { Caller } from '../http/session.ts';
-import { nameIn, type PlanService } from './service.ts';
+import { nameIn, type AllCarsService } from './allCars.ts';
 
 const HOUR = 3_600_000;
 
@@ -14,18 +14,18 @@ export interface PartNeed {
  * first step that waits for its check says it, by the repair or the order line that the part belongs to.
  */
 export async function partNeeds(
-  plans: PlanService,
+  allCars: AllCarsService,
   caller: Caller,
 ): Promise<{ parts: ReadonlyMap<string, PartNeed>; problem: string | null }> {
   const parts = new Map<string, PartNeed>();
-  const { now, open, input, problem } = await plans.together(caller);
+  const { now, open, input, problem } = await allCars.together(caller);
   if (!input) return { parts, problem };
   const comes = new Set(
     open.flatMap(({ vehicle, steps }) =>
       steps.filter(({ kind }) => kind === 'order' || kind === 'delivery').map(({ id }) => nameIn(vehicle, id)),
     ),
   );
-  const plan = await plans.planned(caller, {
+  const plan = await allCars.planned(caller, {
     ...input,
     tasks: input.tasks.map((task) => (comes.has(task.id) ? { ...task, hours: 0, release: 0 } : task)),
   });

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
-import type { PlanView, TonightView, WhatIf, Worker } from '@aspecta/contract/plan';
-import { decided, houseWithCar, ownerOf, vehicleOf } from '../testing/house.ts';
+import type { PlanView, TonightView, WeeksView, WhatIf, Worker } from '@aspecta/contract/plan';
+import { replanned } from '@aspecta/core/plan';
+import { decided, houseWithCar, memberOf, ownerOf, vehicleOf } from '../testing/house.ts';
 import { endOfDay, windowsOf } from './hours.ts';
 
 const here = houseWithCar();
@@ -74,6 +75,13 @@ describe('tonight', () => {
     const pieces = steps.flatMap((step) => step.pieces).sort((a, b) => a[0].localeCompare(b[0]));
     pieces.slice(1).forEach(([from], i) => expect(from >= pieces[i]![1]).toBe(true));
     expect(steps.every(({ by, nickname }) => by === 'Ines' && nickname !== '')).toBe(true);
+    // Further ahead than a week, with what goes by the clock, and when each car is ready.
+    const weeks = (await owner.get('/weeks').expect(200)).body as WeeksView;
+    expect(weeks.steps.length).toBeGreaterThan(steps.length);
+    expect(weeks.cars.map(({ id }) => id).sort()).toEqual([...cars].sort());
+    for (const { id, ready } of weeks.cars)
+      for (const { vehicle, pieces: own } of weeks.steps)
+        if (vehicle === id) expect(own.at(-1)![1] <= ready).toBe(true);
   });
 });
 
@@ -172,6 +180,27 @@ describe('what is wanted of a plan', () => {
       owner.put(`/vehicles/${car}/plan/wish`, { promised: null, outdoors: false, version: 0, ...over });
     return { owner, car, view, wish };
   }
+
+  it('tells what it was made of, so that the page can move a step in it; no money and no input for who only looks', async () => {
+    const { view, owner, car } = await planned('Moved');
+    const { input, steps, from, finish } = await view();
+    const tasks = Object.fromEntries(
+      steps.map(({ id, by, pieces }) => [
+        id,
+        {
+          by,
+          pieces: pieces.map(
+            (piece) => piece.map((at) => (Date.parse(at) - Date.parse(from)) / 3_600_000) as [number, number],
+          ),
+        },
+      ]),
+    );
+    const first = steps.find(({ by }) => by !== null)!;
+    const later = replanned(input!, { tasks }, { task: first.id, from: 24 * 30 });
+    expect(later.finish).toBeGreaterThan((Date.parse(finish!) - Date.parse(from)) / 3_600_000);
+    const { visitor } = await memberOf(here.house, owner, { role: 'viewer' });
+    expect((await visitor.get(`/vehicles/${car}/plan`).expect(200)).body).toMatchObject({ input: null, money: null });
+  });
 
   it('is a day: how likely it is kept, from never to always', async () => {
     const { view, wish } = await planned('Promise');

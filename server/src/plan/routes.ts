@@ -3,10 +3,19 @@ import { wishSchema, workerChangeSchema, workerSchema } from '@aspecta/contract/
 import { idOf } from '../http/params.ts';
 import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
+import type { AllCarsService } from './allCars.ts';
 import type { PlanService } from './service.ts';
 import type { WorkerService } from './workers.ts';
 
-export function planRoutes(plans: PlanService, workers: WorkerService): Router {
+export function planRoutes({
+  plans,
+  allCars,
+  workers,
+}: {
+  plans: PlanService;
+  allCars: AllCarsService;
+  workers: WorkerService;
+}): Router {
   const router = Router();
   router.get('/vehicles/:id/plan', async (request, response) => {
     response.json(await plans.plan(callerOf(request), idOf(request)));
@@ -22,7 +31,10 @@ export function planRoutes(plans: PlanService, workers: WorkerService): Router {
     response.json(await plans.wish(callerOf(request), idOf(request), parse(wishSchema, request.body)));
   });
   router.get('/tonight', async (request, response) => {
-    response.json(await plans.tonight(callerOf(request)));
+    response.json(await allCars.tonight(callerOf(request)));
+  });
+  router.get('/weeks', async (request, response) => {
+    response.json(await allCars.weeks(callerOf(request)));
   });
   router.get('/workers', async (request, response) => {
     response.json(await workers.list(callerOf(request)));

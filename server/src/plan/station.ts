@@ -2,6 +2,7 @@ import type { Station } from '../station.ts';
 import { GarageService } from '../garage/service.ts';
 import { JobService } from '../job/service.ts';
 import { PurseService } from '../purse/service.ts';
+import { AllCarsService } from './allCars.ts';
 import { PlanWishEntity, WorkerEntity } from './entities.ts';
 import { planRoutes } from './routes.ts';
 import { PlanService } from './service.ts';
@@ -13,14 +14,22 @@ export const plan: Station = {
   entities: [WorkerEntity, PlanWishEntity],
   serve: (house) => {
     const workers = new WorkerService(house.db);
-    const plans = new PlanService(house.db, {
+    const services = {
       garage: house.the(GarageService),
       jobs: house.the(JobService),
       workers,
       purses: house.the(PurseService),
       bench: house.bench,
-    });
-    return [workers, plans];
+    };
+    return [workers, new PlanService(house.db, services), new AllCarsService(house.db, services)];
   },
-  addresses: (house) => [{ router: planRoutes(house.the(PlanService), house.the(WorkerService)) }],
+  addresses: (house) => [
+    {
+      router: planRoutes({
+        plans: house.the(PlanService),
+        allCars: house.the(AllCarsService),
+        workers: house.the(WorkerService),
+      }),
+    },
+  ],
 };

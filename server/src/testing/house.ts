@@ -6,6 +6,8 @@ import { pino } from 'pino';
 import supertest from 'supertest';
 import { afterAll, beforeAll, inject } from 'vitest';
 import type { DataSource } from 'typeorm';
+import type { NewInvitation } from '@aspecta/contract/account';
+import type { Role } from '@aspecta/contract/shop';
 import type { VehicleInput } from '@aspecta/contract/garage';
 import type { Shop } from '@aspecta/contract/shop';
 import type { RepairView } from '@aspecta/contract/verdict';
@@ -87,6 +89,20 @@ export async function ownerOf(house: House, shop = 'Testbench'): Promise<Visitor
   const email = `${randomUUID().slice(0, 8)}@bench.example`;
   await house.app.house.the(ShopService).createShop({ shop, name: 'Owner Test', email, password: PASSWORD });
   return new Visitor(house).signIn(email, PASSWORD);
+}
+
+/** Somebody who was invited into a shop and has joined it, signed in. */
+export async function memberOf(
+  house: House,
+  owner: Visitor,
+  { role, name = 'Jo Bench' }: { role: Role; name?: string },
+): Promise<{ visitor: Visitor; id: string; email: string }> {
+  const { token } = (await owner.post('/shop/invitations', { name, role }).expect(201)).body as NewInvitation;
+  const visitor = new Visitor(house);
+  const email = `${randomUUID().slice(0, 8)}@bench.example`;
+  const { body } = await visitor.post(`/invitations/${token}`, { name, email, password: PASSWORD }).expect(201);
+  visitor.csrf = body.csrf as string;
+  return { visitor, id: body.person.id as string, email };
 }
 
 export const car: VehicleInput = {

@@ -16,7 +16,11 @@ const props = defineProps<{
   /** Which of its bars may be dragged along x, by their place in the series; none where it is left out. */
   movable?: (index: number) => boolean;
 }>();
-const emit = defineEmits<{ moved: [index: number, x: number] }>();
+const emit = defineEmits<{
+  moved: [index: number, x: number];
+  /** While one is dragged: where it begins now; null when it is let go, or left where it was. */
+  dragging: [at: { index: number; x: number } | null];
+}>();
 const look = useLook();
 const place = ref<HTMLElement>();
 const failed = ref(false);
@@ -42,9 +46,12 @@ onMounted(async () => {
     if (props.movable)
       drop = dragBars(place.value, {
         axes: () => drawing,
-        bars: () => props.chart.series.flatMap((one) => (one.kind === 'range' ? one.points : [])),
+        bars: () => props.chart.series.flatMap((one) => (one.kind === 'bars' ? one.points : [])),
         movable: props.movable,
-        shown: (now) => (dragged.value = now),
+        shown: (now) => {
+          dragged.value = now;
+          emit('dragging', now && { index: now.index, x: now.x });
+        },
         moved: (index, x) => emit('moved', index, x),
       });
   } catch {

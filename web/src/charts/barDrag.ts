@@ -1,7 +1,7 @@
 import type { ECharts } from 'echarts/core';
 import type { Series } from './chart.ts';
 
-type Bar = Extract<Series, { kind: 'range' }>['points'][number];
+type Bar = Extract<Series, { kind: 'bars' }>['points'][number];
 
 /** A bar that is being dragged: which one, where its beginning lies now, and its box in the drawing, px. */
 export interface Dragged {
@@ -31,7 +31,7 @@ export function barAt(axes: Axes, bars: readonly Bar[], [left, top]: readonly [n
 }
 
 /** Where a bar would lie, px, were its beginning at x. */
-function boxOf(axes: Axes, [low, , high, y]: Bar, x: number): Dragged['box'] {
+function boxOf(axes: Axes, [low, high, y]: Bar, x: number): Dragged['box'] {
   const [left, middle] = axes.convertToPixel({ gridIndex: 0 }, [x, y]) as [number, number];
   const [right] = axes.convertToPixel({ gridIndex: 0 }, [x + high - low, y]) as [number, number];
   return { left, top: middle - HALF, width: right - left, height: 2 * HALF };
@@ -52,7 +52,8 @@ interface Dragging {
  * @returns takes the listening away again
  */
 export function dragBars(place: HTMLElement, { axes, bars, movable, shown, moved }: Dragging): () => void {
-  let held: { index: number; from: number; pointer: number; dragged: Dragged | null } | null = null;
+  // The bar as it lay when it was taken: the others may move while it is dragged.
+  let held: { index: number; bar: Bar; from: number; dragged: Dragged | null } | null = null;
   const at = ({ clientX, clientY }: PointerEvent): [number, number] => {
     const { left, top } = place.getBoundingClientRect();
     return [clientX - left, clientY - top];
@@ -65,7 +66,7 @@ export function dragBars(place: HTMLElement, { axes, bars, movable, shown, moved
     const known = axes();
     const index = known && event.button === 0 ? barAt(known, bars(), at(event)) : null;
     if (index === null || !movable(index)) return;
-    held = { index, from: at(event)[0], pointer: event.pointerId, dragged: null };
+    held = { index, bar: bars()[index]!, from: at(event)[0], dragged: null };
     place.setPointerCapture(event.pointerId);
   };
   const move = (event: PointerEvent) => {
@@ -78,7 +79,7 @@ export function dragBars(place: HTMLElement, { axes, bars, movable, shown, moved
     }
     const by = at(event)[0] - held.from;
     if (!held.dragged && Math.abs(by) < STILL) return;
-    const bar = bars()[held.index]!;
+    const { bar } = held;
     const was = boxOf(known, bar, bar[0]);
     const [x] = known.convertFromPixel({ gridIndex: 0 }, [was.left + by, was.top]) as [number, number];
     held.dragged = { index: held.index, x, box: boxOf(known, bar, x) };

@@ -7,6 +7,8 @@ export interface Axis {
   names?: readonly string[];
   min?: number;
   max?: number;
+  /** Between two lines across; of itself where it is left out. */
+  every?: number;
   write?: (value: number) => string;
 }
 
@@ -24,6 +26,14 @@ export type Series =
       name: string;
       points: readonly (readonly [low: number, middle: number, high: number, y: number])[];
       chosen?: number | undefined;
+    }
+  /** From low to high along x at a place of y, and what each of them is. */
+  | {
+      kind: 'bars';
+      name: string;
+      points: readonly (readonly [low: number, high: number, y: number])[];
+      labels: readonly string[];
+      colour?: ChartColour;
     }
   /** Columns that stand beside each other. */
   | { kind: 'columns'; name: string; points: readonly At[]; width: number; colour?: ChartColour };
@@ -58,16 +68,20 @@ export const titleOf = ({ name, unit }: Axis): string => (unit ? `${name}, ${uni
 /** The same as a table: for who cannot see it, and for who wants the figures. */
 export function rowsOf({ x, y, series }: Chart): { head: string[]; rows: string[][] } {
   const rows = series.flatMap((one) =>
-    one.points.map((point): string[] => {
+    one.points.map((point, i): string[] => {
       if (one.kind === 'range') {
         const [low, middle, high, at] = point as readonly [number, number, number, number];
         return [one.name, withUnit(y, at), `${withUnit(x, middle)} (${withUnit(x, low)} to ${withUnit(x, high)})`];
+      }
+      if (one.kind === 'bars') {
+        const [low, high, row] = point as readonly [number, number, number];
+        return [one.labels[i]!, withUnit(y, row), `${withUnit(x, low)} to ${withUnit(x, high)}`];
       }
       const [at, value, high] = point as readonly [number, number, number?];
       const text = high === undefined ? withUnit(y, value) : `${withUnit(y, value)} to ${withUnit(y, high)}`;
       return [one.name, withUnit(x, at), text];
     }),
   );
-  const isRanges = series.every(({ kind }) => kind === 'range');
+  const isRanges = series.every(({ kind }) => kind === 'range' || kind === 'bars');
   return { head: ['What', isRanges ? y.name : titleOf(x), isRanges ? titleOf(x) : titleOf(y)], rows };
 }

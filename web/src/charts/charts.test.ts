@@ -9,9 +9,11 @@ import { extentChart, histogram, learntChart, lossChart, pitsChart, variogramCha
 import { costChart, hoursChart, shareChart } from '../verdict/verdictCharts.ts';
 import { heatChart } from '../weld/heatChart.ts';
 import { rowsOf, type Chart, type Series } from './chart.ts';
+import type { PlannedStep } from '@aspecta/contract/plan';
+import { barsOf } from '../plan/bars.ts';
 import ChartView from './ChartView.vue';
 import './library.ts';
-import { optionOf, type Colours } from './optionOf.ts';
+import { hintText, optionOf, type Colours } from './optionOf.ts';
 
 // The page is without network: what draws cannot be had.
 vi.mock('./library.ts', async (original) => ({
@@ -54,6 +56,13 @@ const charts: Readonly<Record<string, Chart>> = {
   loss: lossChart('C4', 0.2, 'mm'),
   extents: extentChart(extents, 'mm'),
   learnt: learntChart('blister', cases),
+  bars: barsOf(
+    [
+      { title: 'weld it', by: 'Ines', pieces: [['2026-02-03T18:00:00Z', '2026-02-03T19:00:00Z']] },
+      { title: 'cure', by: null, pieces: [['2026-02-03T19:00:00Z', '2026-02-05T19:00:00Z']] },
+    ] as PlannedStep[],
+    { from: '2026-02-03T12:00:00Z', span: 'days', title: 'When each step is done', dayText: (iso) => iso.slice(0, 10) },
+  ).chart,
   heat: heatChart({ steps: [step(0, 20), step(60, 45), step(90, null)] }, 50, {
     word: { value: '°C' },
     shown: (c) => c,
@@ -86,6 +95,29 @@ describe.each(Object.entries(charts))('the chart of %s', (_name, chart) => {
     expect(head).toHaveLength(3);
     expect(rows).toHaveLength(chart.series.reduce((sum, one) => sum + one.points.length, 0));
     for (const row of rows) expect(row.join(' ')).not.toMatch(/NaN|undefined|Infinity/);
+  });
+});
+
+describe('what is said beside the pointer', () => {
+  const said = (name: string, series: string, value: readonly number[]) =>
+    hintText(charts[name]!, series, { value, dataIndex: 0 });
+  it('is what a bar is and from when to when, as text, whatever it is called', () => {
+    expect(said('bars', 'Work', [0.25, 0.29, 0])).toEqual(['weld it', '2026-02-03 to 2026-02-03']);
+    expect(said('bars', 'Dries, or is on its way', [0.29, 2.29, 1])).toEqual(['cure', '2026-02-03 to 2026-02-05']);
+    const typed = { ...charts['bars']!, series: [{ ...of(charts['bars']!, 'bars'), labels: ['<b>mine</b>'] }] };
+    const { tooltip } = optionOf(typed, colours) as {
+      tooltip: { formatter: (at: object) => HTMLElement };
+    };
+    const shown = tooltip.formatter({ seriesName: 'Work', value: [0.25, 0.29, 0], dataIndex: 0 });
+    expect(shown.textContent).toContain('<b>mine</b>');
+    expect(shown.querySelector('b')).toBeNull();
+  });
+  it('is a value with its unit, a range with its middle, a band with both ends', () => {
+    const [value] = charts['histogram']!.series[0]!.points;
+    expect(said('histogram', charts['histogram']!.series[0]!.name, value!)[1]).toMatch(/mm: \d/);
+    expect(said('hours', of(charts['hours']!, 'range').name, of(charts['hours']!, 'range').points[0]!)[1]).toMatch(
+      /\(.* to .*\)/,
+    );
   });
 });
 

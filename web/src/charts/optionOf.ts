@@ -32,8 +32,7 @@ export function optionOf(chart: Chart, colours: Colours): EChartsCoreOption {
       backgroundColor: colours.card,
       borderColor: colours['line-strong'],
       textStyle: { color: colours.ink, fontSize: 13 },
-      formatter: ({ seriesName, value }: { seriesName?: string; value: readonly number[] }) =>
-        hint(chart, seriesName ?? '', value),
+      formatter: ({ seriesName, value, dataIndex }: Pointed) => hint(chart, seriesName ?? '', { value, dataIndex }),
     },
     xAxis: { ...axisOf(x, colours, 'x'), ...(isTall(chart) ? { position: 'top' } : {}) },
     yAxis: axisOf(y, colours, 'y'),
@@ -41,21 +40,43 @@ export function optionOf(chart: Chart, colours: Colours): EChartsCoreOption {
   };
 }
 
-/** What is shown beside the pointer. */
-function hint({ x, y, series }: Chart, name: string, value: readonly number[]): string {
+interface Pointed {
+  seriesName?: string;
+  value: readonly number[];
+  dataIndex: number;
+}
+/** What is shown beside the pointer: as text, since names in it were typed by people. */
+function hint(chart: Chart, name: string, at: Pick<Pointed, 'value' | 'dataIndex'>): HTMLElement {
+  const shown = document.createElement('div');
+  shown.style.whiteSpace = 'pre-line';
+  shown.textContent = hintText(chart, name, at).join('\n');
+  return shown;
+}
+export function hintText(
+  { x, y, series }: Chart,
+  name: string,
+  { value, dataIndex }: Pick<Pointed, 'value' | 'dataIndex'>,
+): string[] {
   const one = series.find((entry) => entry.name === name);
   if (one?.kind === 'range')
-    return `${withUnit(y, value[3]!)}<br>${withUnit(x, value[1]!)} (${withUnit(x, value[0]!)} to ${withUnit(x, value[2]!)})`;
+    return [
+      withUnit(y, value[3]!),
+      `${withUnit(x, value[1]!)} (${withUnit(x, value[0]!)} to ${withUnit(x, value[2]!)})`,
+    ];
+  if (one?.kind === 'bars')
+    return [one.labels[dataIndex] ?? name, `${withUnit(x, value[0]!)} to ${withUnit(x, value[1]!)}`];
   if (one?.kind === 'band')
-    return `${name}<br>${withUnit(x, value[0]!)}: ${withUnit(y, value[1]!)} to ${withUnit(y, value[2]!)}`;
-  return `${name}<br>${withUnit(x, value[0]!)}: ${withUnit(y, value[1]!)}`;
+    return [name, `${withUnit(x, value[0]!)}: ${withUnit(y, value[1]!)} to ${withUnit(y, value[2]!)}`];
+  return [name, `${withUnit(x, value[0]!)}: ${withUnit(y, value[1]!)}`];
 }
 
 function axisOf(axis: Axis, colours: Colours, at: 'x' | 'y'): object {
   const text = { color: colours['ink-soft'], fontSize: 12 };
   return {
     type: axis.names ? 'category' : 'value',
-    ...(axis.names ? { data: axis.names, inverse: at === 'y' } : { min: axis.min, max: axis.max }),
+    ...(axis.names
+      ? { data: axis.names, inverse: at === 'y' }
+      : { min: axis.min, max: axis.max, ...(axis.every ? { interval: axis.every } : {}) }),
     scale: true,
     name: axis.names ? '' : titleOf(axis),
     nameLocation: at === 'x' ? 'middle' : 'end',
@@ -123,6 +144,24 @@ function seriesOf(one: Series, colours: Colours): object[] {
         },
       },
     ];
+  if (one.kind === 'bars')
+    return [
+      {
+        ...{ type: 'custom', name, data: one.points, encode: { x: [0, 1], y: 2 }, itemStyle: { color: colour } },
+        clip: true,
+        renderItem: (_params: unknown, api: CustomApi) => {
+          const [left, y] = api.coord([api.value(0), api.value(2)]);
+          const [right] = api.coord([api.value(1), api.value(2)]);
+          const shape = {
+            x: left!,
+            y: y! - HALF_BAR,
+            width: Math.max(LEAST_BAR, right! - left!),
+            height: 2 * HALF_BAR,
+          };
+          return { type: 'rect', shape: { ...shape, r: 2 }, style: { fill: colour } };
+        },
+      },
+    ];
   return [
     {
       ...{ type: 'custom', name, data: one.points, encode: { x: [0, 1, 2], y: 3 } },
@@ -150,6 +189,10 @@ function seriesOf(one: Series, colours: Colours): object[] {
     },
   ];
 }
+
+/** px. Half as high as a bar is, and what an hour among months is still seen by. */
+const HALF_BAR = 7;
+const LEAST_BAR = 3;
 
 interface CustomApi {
   value(dimension: number): number;

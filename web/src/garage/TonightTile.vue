@@ -60,6 +60,7 @@ const MOST = 6;
       </ol>
       <p v-if="slot.steps.length > MOST" class="small soft">and {{ slot.steps.length - MOST }} more.</p>
     </article>
+    <p v-if="slots.length > 0" class="ahead"><RouterLink to="/weeks">The weeks ahead, all cars</RouterLink></p>
   </section>
 </template>
 
@@ -69,6 +70,11 @@ const MOST = 6;
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 26rem), 1fr));
   gap: 0.8rem;
   margin-bottom: 1.2rem;
+}
+/* Below all of them, whatever stands beside each other. */
+.ahead {
+  grid-column: 1 / -1;
+  margin: 0;
 }
 article {
   border-left: 5px solid var(--mark);

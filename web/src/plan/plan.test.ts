@@ -1,6 +1,7 @@
 import { flushPromises } from '@vue/test-utils';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { PlannedStep, PlanView } from '@aspecta/contract/plan';
+import { replanned, type CalendarInput } from '@aspecta/core/plan';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import { hoursText, readHours } from './hoursText.ts';
 import { useSession } from '../shell/session.ts';
@@ -8,7 +9,22 @@ import ChartView from '../charts/ChartView.vue';
 import PlanPage from './PlanPage.vue';
 import StagesTable from './StagesTable.vue';
 import { holdUps, waits } from './holdUps.ts';
-import { barsChart, slotsOf, takesIn, tonightOf } from './planScene.ts';
+import { barsOf, spanFor } from './bars.ts';
+import { slotsOf, takesIn, tonightOf } from './planScene.ts';
+
+/** The worker answers with the same function, in the page. */
+vi.mock('../workers/planBridge.ts', () => ({
+  replan: (
+    ...[input, tasks, move]: [CalendarInput, Parameters<typeof replanned>[1]['tasks'], { task: string; from: number }]
+  ) =>
+    new Promise((resolve) => {
+      try {
+        resolve({ plan: replanned(input, { tasks }, move), took: 1 });
+      } catch (error) {
+        resolve({ refused: (error as Error).message });
+      }
+    }),
+}));
 
 const planned = (id: string, pieces: [string, string][], over: Partial<PlannedStep> = {}): PlannedStep => ({
   id,
@@ -44,6 +60,7 @@ const view = (over: Partial<PlanView> = {}): PlanView => ({
   from: '2026-02-03T12:00:00.000Z',
   steps,
   finish: '2026-02-05T19:00:00.000Z',
+  input: null,
   p50: '2026-02-05T19:00:00.000Z',
   p90: '2026-02-12T19:00:00.000Z',
   left: 4,
@@ -70,11 +87,47 @@ describe('the plan as one reads it', () => {
     ]);
     expect(tonightOf(slots)).toEqual([slots[0]]);
   });
-  it('is drawn as bars over the days, the first step at the top', () => {
-    const points = barsChart(view(), day).series[0]!.points as readonly (readonly number[])[];
-    expect(points.map(([, , , row]) => row)).toEqual([0, 1, 2]);
-    expect(points[0]![0]).toBeCloseTo(0.25, 9);
-    expect(points[2]![2]).toBeCloseTo(2 + 7 / 24, 9);
+  describe('as bars', () => {
+    const { from } = view();
+    const shown = { from, span: 'days', title: 'When', dayText: day } as const;
+    const points = ({ chart }: ReturnType<typeof barsOf>) =>
+      chart.series.flatMap(({ points: own }) => own as unknown as readonly (readonly [number, number, number])[]);
+    it('has a row for each step, the first at the top, over as many days as are asked for', () => {
+      const bars = barsOf(steps, shown);
+      expect(points(bars).map(([, , row]) => row)).toEqual([0, 1, 2]);
+      expect(points(bars)[0]![0]).toBeCloseTo(0.25, 9);
+      expect(points(bars)[2]![1]).toBeCloseTo(2 + 7 / 24, 9);
+      expect(bars.chart.x).toMatchObject({ min: 0, max: 14, every: 1 });
+      const late = planned('late', [['2026-03-03T18:00:00.000Z', '2026-03-03T19:00:00.000Z']]);
+      expect(barsOf([...steps, late], shown).bars).toHaveLength(3);
+      expect(barsOf([...steps, late], { ...shown, span: 'weeks' }).bars).toHaveLength(4);
+    });
+    it('has a row for each person with every piece of work in it, and says what each bar is', () => {
+      const bars = barsOf(steps, { ...shown, row: ({ by }) => by ?? 'dries' });
+      expect(bars.chart.y.names).toEqual(['Ines', 'dries']);
+      expect(bars.bars.map(({ step, first }) => [step.id, first])).toEqual([
+        ['a', true],
+        ['b', true],
+        ['b', false],
+        ['c', true],
+      ]);
+      expect(bars.chart.series).toMatchObject([
+        { name: 'Work', labels: ['Step a', 'Step b', 'Step b'] },
+        { name: 'Dries, or is on its way', labels: ['Step c'] },
+      ]);
+    });
+    it('says how many steps it leaves out, never none', () => {
+      const many = Array.from({ length: 45 }, (_, i) =>
+        planned(`s${i}`, [['2026-02-04T18:00:00.000Z', '2026-02-04T19:00:00.000Z']]),
+      );
+      expect(barsOf(many, shown)).toMatchObject({ more: 5 });
+    });
+    it('begins with the least that shows all of it', () => {
+      expect(spanFor(from, '2026-02-12T00:00:00.000Z')).toBe('days');
+      expect(spanFor(from, '2026-03-12T00:00:00.000Z')).toBe('weeks');
+      expect(spanFor(from, '2026-09-12T00:00:00.000Z')).toBe('months');
+      expect(spanFor(from, null)).toBe('days');
+    });
   });
   it('takes hours as one writes them, and gives them back so', () => {
     expect(readHours('9-12, 14–17:30', 'x')).toEqual([
@@ -147,6 +200,32 @@ describe('the plan of a car', () => {
       await button(later, 'Let it go').trigger('click');
       await flushPromises();
       expect(sent().at(-1)).toMatchObject({ step: 'a', notBefore: null });
+    });
+    it('moves the rest along while it is dragged, says what that does to the end, and puts all back where it is let go of', async () => {
+      const input: CalendarInput = {
+        tasks: [
+          { id: 'a', hours: 1 },
+          { id: 'b', hours: 2, after: [{ id: 'a' }] },
+          { id: 'c', hours: 24, by: [], after: [{ id: 'b' }] },
+        ],
+        people: { Ines: Array.from({ length: 20 }, (_, i): [number, number] => [6 + 24 * i, 8 + 24 * i]) },
+      };
+      server.on('GET /vehicles/v/plan', view({ input }));
+      const { page } = await open();
+      const chart = page.getComponent(ChartView);
+      const begins = () => chart.props('chart').series.flatMap((one) => one.points.map(([x]) => x));
+      expect(begins()![0]).toBeCloseTo(0.25, 9);
+      // Three days and a half on it is the 7th in Berlin: that evening is the fourth from the first.
+      chart.vm.$emit('dragging', { index: 0, x: 3.5 });
+      await vi.waitFor(() => expect(page.text()).toContain('All done then by 9 Feb 2026: 4 days later'));
+      expect(begins().map((x) => x!.toFixed(2))).toEqual(['4.25', '4.29', '5.29']);
+      chart.vm.$emit('dragging', null);
+      await vi.waitFor(() => expect(begins()![0]).toBeCloseTo(0.25, 9));
+      expect(page.text()).not.toContain('All done then');
+      // So late nobody works any more: said, and the bars stay.
+      chart.vm.$emit('dragging', { index: 0, x: 40 });
+      await vi.waitFor(() => expect(page.text()).toContain('a fits into no window'));
+      expect(sent()).toEqual([]);
     });
     it('says why a step cannot begin sooner, and asks for nothing where it stays on its day', async () => {
       const why = ['It waits for the welder.'];

@@ -1,5 +1,4 @@
-import type { PlannedStep, PlanView } from '@aspecta/contract/plan';
-import type { Chart } from '../charts/chart.ts';
+import type { PlannedStep } from '@aspecta/contract/plan';
 import { hours, percent } from '../shell/units.ts';
 
 /** What is done in one stretch of somebody's time. */
@@ -51,31 +50,3 @@ export function takesIn({ from, to }: Pick<Slot, 'from' | 'to'>, { hours: all, s
   const told = there < left - MINUTE_OF_HOUR ? `${hours(there)} of ${hours(left)}` : hours(left);
   return share > 0 ? `${told} left, ${percent(share)} done` : told;
 }
-
-const DAY = 86_400_000;
-const MOST_BARS = 40;
-
-/** The moment (ms) at a place of the bars. */
-export const momentOn = ({ from }: Pick<PlanView, 'from'>, x: number): number => Date.parse(from) + x * DAY;
-
-/** Every step as a bar over the days, the first at the top. */
-export function barsChart({ from, steps }: Pick<PlanView, 'from' | 'steps'>, dayText: (iso: string) => string): Chart {
-  const shown = steps.slice(0, MOST_BARS);
-  const begin = Date.parse(from);
-  const days = (iso: string) => (Date.parse(iso) - begin) / DAY;
-  const bars = shown.map(({ pieces }, i) => {
-    const [first, last] = [days(pieces[0]![0]), days(pieces.at(-1)![1])];
-    return [first, (first + last) / 2, last, i] as const;
-  });
-  return {
-    title: 'When each step is done',
-    x: {
-      name: 'Day',
-      min: 0,
-      write: (value) => dayText(new Date(momentOn({ from }, value)).toISOString()),
-    },
-    y: { name: 'Step', names: shown.map(({ title }) => short(title)) },
-    series: [{ kind: 'range', name: 'steps', points: bars }],
-  };
-}
-const short = (title: string) => (title.length > 34 ? `${title.slice(0, 33)}…` : title);

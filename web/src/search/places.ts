@@ -40,6 +40,7 @@ const ALSO: Readonly<Record<string, string>> = {
   house: 'settings rules rates units currency people',
   learnt: 'pace spread estimate learned',
   garage: 'cars tonight',
+  weeks: 'all cars calendar evenings by person by car bars who works week plan print wall',
   practice: 'exercise train learn try game made-up score',
   book: 'calculations formulas',
 };

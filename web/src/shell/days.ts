@@ -54,3 +54,9 @@ export function since(at: number, now = Date.now()): string {
 export const today = (now = new Date()): string =>
   // Sweden writes its days as the calendar standard does.
   now.toLocaleDateString('sv-SE', { timeZone: clockOf() });
+
+/** ms at which the day of a moment began by the clock of the shop; an hour off on the night on which clocks are put forward or back. */
+export function dayBegan(at: number): number {
+  const [hour, minute] = hourOf(new Date(at).toISOString()).split(':').map(Number) as [number, number];
+  return Math.floor(at / 60_000) * 60_000 - ((hour % 24) * 60 + minute) * 60_000;
+}
