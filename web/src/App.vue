@@ -6,6 +6,7 @@ import StationLine from './car/StationLine.vue';
 import ConnectionBar from './shell/ConnectionBar.vue';
 import KeyHelp from './shell/KeyHelp.vue';
 import KeyRow from './shell/KeyRow.vue';
+import PaperLine from './shell/PaperLine.vue';
 import SignInAgain from './shell/SignInAgain.vue';
 import TopBar from './shell/TopBar.vue';
 import { useConnection } from './shell/connection.ts';
@@ -33,6 +34,7 @@ const toPage = () => page.value?.focus();
         <StationLine v-if="carId && session.current && !session.isCustomer" :id="carId" :key="carId" />
       </div>
       <ConnectionBar />
+      <PaperLine />
       <div id="page" ref="page" class="rest" tabindex="-1">
         <RouterView v-slot="{ Component, route }">
           <component :is="Component" :key="route.path" />

@@ -29,6 +29,8 @@ function press(event: Event): void {
 .collapse > summary {
   display: flex;
   align-items: center;
+  flex-wrap: wrap;
+  gap: 0 0.4em;
   min-height: 44px;
   list-style: none;
   cursor: pointer;
@@ -40,7 +42,7 @@ function press(event: Event): void {
 .collapse > summary::before {
   content: '▸' / '';
   flex: none;
-  width: 1.1em;
+  width: 0.9em;
   color: var(--mark);
 }
 .collapse[open] > summary::before {

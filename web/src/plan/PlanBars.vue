@@ -34,8 +34,14 @@ const shown = (steps: readonly PlannedStep[], end?: number) =>
     ...(rows.value === 'person' ? { row: ({ by }: PlannedStep) => by ?? WAITS } : {}),
   });
 const lie = computed(() => shown(props.view.steps));
-/** The days stay where they are while a bar is dragged over them. */
-const drawn = computed(() => shown(replan.steps.value, lie.value.chart.x.max));
+/** Days and rows stay where they are while a bar is dragged over them. */
+const drawn = computed(() => {
+  const rowsOf = new Set(lie.value.bars.map(({ step }) => step.id));
+  return shown(
+    replan.steps.value.filter(({ id }) => rowsOf.has(id)),
+    lie.value.chart.x.max,
+  );
+});
 /** Why a step stays where it is. */
 const stays = ref('');
 /** What goes by the clock, or is on its way, is moved by nobody here; a step by the bar with which it begins. */

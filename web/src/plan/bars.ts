@@ -43,7 +43,7 @@ interface Shown<S> {
   row?: (step: S) => string;
   title: string;
   dayText: (iso: string) => string;
-  /** Days from the beginning at which the drawing ends; of itself where it is left out. */
+  /** Days from the beginning at which the drawing ends, whatever lies beyond; of itself where it is left out. */
   end?: number | undefined;
 }
 
@@ -55,7 +55,7 @@ export function barsOf<S extends PlannedStep>(
   const { every } = SPANS[span];
   const days = (iso: string) => (Date.parse(iso) - Date.parse(from)) / DAY;
   const end = until ?? endOf(span, Math.max(0, ...steps.map(({ pieces }) => days(pieces.at(-1)![1]))));
-  const within = steps.filter(({ pieces }) => days(pieces[0]![0]) < end);
+  const within = until === undefined ? steps.filter(({ pieces }) => days(pieces[0]![0]) < end) : steps;
   const shown = row ? within : within.slice(0, MOST_ROWS);
   const names = row ? [...new Set(shown.map(row))] : shown.map((step) => short(step.title));
   const lain = shown.flatMap((step, i) => {

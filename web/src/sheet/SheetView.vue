@@ -56,7 +56,11 @@ defineExpose({ refit: viewport.refit, place: viewport.place });
     :aria-label="label"
     @keydown.self="viewport.onKey"
   >
-    <svg :width="size.width" :height="size.height">
+    <svg
+      :width="size.width"
+      :height="size.height"
+      :viewBox="size.width > 0 ? `0 0 ${size.width} ${size.height}` : undefined"
+    >
       <HatchPatterns :scale="view.scale" />
       <g :transform="viewport.transform.value"><slot :scale="view.scale" /></g>
       <g><slot name="over" :place="viewport.place" :scale="view.scale" :sheet-at="viewport.sheetAt" /></g>
