@@ -1,4 +1,6 @@
 import type { Schools } from '@aspecta/core/repair';
+import type { ChangedRules } from './rules.ts';
+import type { WeldingSchools } from './welding.ts';
 import type { Limits } from '@aspecta/core/survey';
 import type { CautionStep } from '@aspecta/core/safety';
 import type { PersonUnits } from '@aspecta/core/units';
@@ -31,6 +33,8 @@ export interface Shop {
   paints: boolean;
   /** How joints are closed of which nobody has said anything else. */
   schools: Schools;
+  /** How it welds, where nobody has said anything else. */
+  welding: WeldingSchools;
   /** By which metal is judged. */
   limits: Limits;
   /** °C in the workshop as a rule: what welds cool down to, and what coats dry at. */
@@ -43,6 +47,8 @@ export interface Shop {
   coatingUnit: 'um' | 'mil';
   /** In what temperatures are read. */
   heatUnit: 'C' | 'F';
+  /** Who changed which rule last; a rule that nobody has touched is left out. */
+  changed?: ChangedRules | null;
   version: number;
 }
 
@@ -79,5 +85,25 @@ export interface DoorView {
   needsSetup: boolean;
 }
 
-export { changedRules, COATING_UNITS, HEAT_UNITS, LENGTH_UNITS, ratePer, ruleWords, STEP_RULE_WORDS } from './rules.ts';
+export {
+  AS_LAST,
+  changedRules,
+  changesOfRules,
+  COATING_UNITS,
+  HEAT_UNITS,
+  LENGTH_UNITS,
+  ratePer,
+  ruleWords,
+  STEP_RULE_WORDS,
+} from './rules.ts';
+export type { ChangedRules, Rule } from './rules.ts';
+export {
+  NO_WELDING,
+  TYPICAL_PATCH,
+  WELDING_WORDS,
+  type WeldingChoice,
+  type WeldingCost,
+  type WeldingQuestion,
+  type WeldingSchools,
+} from './welding.ts';
 export { SCHOOL_WORDS, TYPICAL_REPAIRS, type SchoolCost, type SchoolQuestion } from './schools.ts';

@@ -1,5 +1,6 @@
 import { CAUTION_STEPS, type CautionStep } from '@aspecta/core/safety';
 import { CLOSING_WORDS } from '../repair/index.ts';
+import { HOLDING_WORDS, PROCESS_WORDS, STRATEGY_WORDS } from '../weld/index.ts';
 import type { Shop, Unit } from './index.ts';
 
 /** At which step of the work a rule of the place bites. */
@@ -37,11 +38,19 @@ export const ruleWords = (unit: Unit) =>
     seen: 'A cut in sheet that is seen is closed by',
     hidden: 'A cut that stays hidden',
     flange: 'A flange that was spot-welded',
+    process: 'Process',
+    strategy: 'Order of the stitches',
+    holding: 'Held until it is welded by',
     paints: 'Paint each panel here after its repair',
     overlay: 'Weigh laying a new sheet over the old one',
     ...localWords,
   }) as const;
-type Rule = keyof ReturnType<typeof ruleWords>;
+export type Rule = keyof ReturnType<typeof ruleWords>;
+/** By rule: who changed it last, and when (ISO). */
+export type ChangedRules = Partial<Record<Rule, { by: string; at: string }>>;
+
+/** What stands for a rule of welding that is left open. */
+export const AS_LAST = 'as welded last';
 
 /** In what lengths, coatings and temperatures can be shown. */
 export const LENGTH_UNITS: readonly { value: Unit; label: string }[] = [
@@ -67,11 +76,11 @@ const PER_FOOT: Readonly<Record<keyof Shop['rates'], number>> = {
 /** How many of the units that a rate is kept for make the one it is told for. */
 export const ratePer = (rate: keyof Shop['rates'], unit: Unit): number => (unit === 'in' ? PER_FOOT[rate] : 1);
 
-type Rules = Omit<Shop, 'id' | 'version'>;
+type Rules = Omit<Shop, 'id' | 'version' | 'changed'>;
 
 /** Each rule as a person reads it, by the units and the currency of the shop; temperatures in °C, as every stored sentence has them. */
 function told(
-  { rates, schools, limits, localRules, ...rules }: Rules,
+  { rates, schools, welding, limits, localRules, ...rules }: Rules,
   { unit, currency }: Pick<Rules, 'unit' | 'currency'>,
 ) {
   const rate = (key: keyof Shop['rates']) => `${((rates[key] * ratePer(key, unit)) / 100).toFixed(2)} ${currency}`;
@@ -97,6 +106,9 @@ function told(
     seen: CLOSING_WORDS[schools.seen],
     hidden: CLOSING_WORDS[schools.hidden],
     flange: CLOSING_WORDS[schools.flange],
+    process: welding.process ? PROCESS_WORDS[welding.process] : AS_LAST,
+    strategy: welding.strategy ? STRATEGY_WORDS[welding.strategy] : AS_LAST,
+    holding: welding.holding ? HOLDING_WORDS[welding.holding] : AS_LAST,
     paints: yes(rules.paints),
     overlay: yes(rules.overlay),
     ...(Object.fromEntries(CAUTION_STEPS.map((step) => [`local ${step}`, localRules?.[step] || 'none'])) as Record<
@@ -107,14 +119,18 @@ function told(
 }
 
 /**
- * Which house rules are otherwise than they were, in words?
+ * Which house rules are otherwise than they were?
  *
- * @returns “An hour of work: 45.00 EUR → 60.00 EUR”, one for each
+ * @returns each with what is said of it: “An hour of work: 45.00 EUR → 60.00 EUR”
  */
-export function changedRules(before: Rules, after: Rules): string[] {
+export function changesOfRules(before: Rules, after: Rules): { rule: Rule; text: string }[] {
   const words = ruleWords(after.unit);
   const [was, is] = [told(before, after), told(after, after)];
   return (Object.keys(words) as Rule[])
     .filter((rule) => was[rule] !== is[rule])
-    .map((rule) => `${words[rule]}: ${was[rule]} → ${is[rule]}`);
+    .map((rule) => ({ rule, text: `${words[rule]}: ${was[rule]} → ${is[rule]}` }));
 }
+
+/** The same as sentences alone. */
+export const changedRules = (before: Rules, after: Rules): string[] =>
+  changesOfRules(before, after).map(({ text }) => text);

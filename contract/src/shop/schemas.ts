@@ -4,6 +4,7 @@ import { STEP_RULE_WORDS } from './rules.ts';
 import { schoolDefaults } from '@aspecta/core/repair';
 import { usualLimits, type Limits } from '@aspecta/core/survey';
 import type { Role, SetUp, Shop } from './index.ts';
+import { NO_WELDING, type WeldingSchools } from './welding.ts';
 
 /* What may come in, by field. */
 export const email = Joi.string().trim().email({ tlds: false }).max(200).required();
@@ -64,6 +65,11 @@ export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
   taxRate,
   ...reckoned,
   paints: Joi.boolean().default(false),
+  welding: Joi.object<WeldingSchools>({
+    process: Joi.valid('mig', 'tig', 'gas').allow(null).required(),
+    strategy: Joi.valid('coolest', 'skip', 'backstep').allow(null).required(),
+    holding: Joi.valid('clamps', 'screws').allow(null).required(),
+  }).default(NO_WELDING),
   limits: Joi.object<Limits>({
     weldableShare: Joi.number().min(0.3).max(1).required(),
     weldableMm: Joi.number().min(0.2).max(3).required(),
@@ -78,5 +84,7 @@ export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
   ).allow(null),
   coatingUnit: Joi.valid('um', 'mil').default('um'),
   heatUnit: Joi.valid('C', 'F').default('C'),
+  // Noted by the server alone; it comes back with rules that were read and sent again.
+  changed: Joi.any().strip(),
   version: Joi.number().integer().required(),
 });

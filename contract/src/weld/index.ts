@@ -38,9 +38,10 @@ export interface WeldSettingsInput {
 /** How this shop last welded sheet of the same kind: what a new plan begins with. */
 export interface UsualWeld {
   input: WeldSettingsInput;
-  /** The panel and the car on which it was. */
-  panel: string;
-  car: string;
+  /** The panel and the car on which it was; null where nothing of this kind was welded yet, and only the house rules speak. */
+  last: { panel: string; car: string } | null;
+  /** Settings of it that are house rules. */
+  ruled: ('process' | 'strategy' | 'holding')[];
 }
 
 /** A plan that another one has taken the place of when welding had begun; its welds are in the metal. */

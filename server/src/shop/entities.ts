@@ -1,6 +1,6 @@
 import type { CoatSystems } from '@aspecta/core/close';
 import { EntitySchema } from 'typeorm';
-import type { Role, Unit, LocalRules } from '@aspecta/contract/shop';
+import type { ChangedRules, LocalRules, Role, Unit, WeldingSchools } from '@aspecta/contract/shop';
 import type { Schools } from '@aspecta/core/repair';
 import type { Limits } from '@aspecta/core/survey';
 import { belongsTo, decimal, flag, json, key, maybe, moment, ref, text, version } from '../db/columns.ts';
@@ -19,6 +19,10 @@ export interface ShopRow {
   schools: Schools | null;
   /** Null: as is usual. */
   limits?: Limits | null;
+  /** Null: as it welded last. */
+  welding?: WeldingSchools | null;
+  /** Null in shops of the time before it was noted. */
+  changed?: ChangedRules | null;
   /** °C in the workshop as a rule. */
   temperature: number;
   coatingUnit: 'um' | 'mil';
@@ -56,6 +60,8 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     systems: maybe(json()),
     localRules: maybe(json()),
     limits: maybe(json()),
+    welding: maybe(json()),
+    changed: maybe(json()),
     version: version(),
   },
 });

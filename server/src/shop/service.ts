@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { DataSource } from 'typeorm';
-import { changedRules, type Person, type Shop, type SetUp } from '@aspecta/contract/shop';
+import { changesOfRules, NO_WELDING, type Person, type Shop, type SetUp } from '@aspecta/contract/shop';
 import { schoolDefaults } from '@aspecta/core/repair';
 import { usualLimits } from '@aspecta/core/survey';
 import { changeVersioned } from '../db/change.ts';
@@ -111,9 +111,10 @@ export class ShopService {
       paints: Boolean(shop.paints),
       schools: shop.schools ?? schoolDefaults,
       limits: shop.limits ?? usualLimits,
+      welding: shop.welding ?? NO_WELDING,
     };
     // What an hour costs is between the shop and itself.
-    return caller.role === 'customer' ? { ...view, rates: NO_RATES, taxRate: 0 } : view;
+    return caller.role === 'customer' ? { ...view, rates: NO_RATES, taxRate: 0, changed: null } : view;
   }
 
   async person(caller: Caller): Promise<Person> {
@@ -126,16 +127,18 @@ export class ShopService {
     needs('owner', caller);
     if (changes.timeZone) checkTimeZone(changes.timeZone);
     const before = await this.shop(caller);
+    const what = changesOfRules(before, { ...before, ...changes });
+    const now = { by: caller.name, at: new Date().toISOString() };
+    const changed = { ...before.changed, ...Object.fromEntries(what.map(({ rule }) => [rule, now])) };
     await changeOfShop(this.db, caller.shopId, async (manager) => {
       await changeVersioned(manager, {
         target: ShopEntity,
         id: caller.shopId,
         seen: version,
-        changes,
+        changes: { ...changes, changed },
         current: () => this.shop(caller),
       });
-      const what = changedRules(before, { ...before, ...changes });
-      if (what.length > 0) await note(manager, caller, `House rules: ${what.join('; ')}`);
+      if (what.length > 0) await note(manager, caller, `House rules: ${what.map(({ text }) => text).join('; ')}`);
     });
     return this.shop(caller);
   }

@@ -5,9 +5,21 @@ import { callerOf } from '../http/session.ts';
 import { parse } from '../http/validate.ts';
 import type { BothSidesService } from './bothSides.ts';
 import type { WeldService } from './service.ts';
+import type { WeldingCosts } from './schoolCosts.ts';
 
-export function weldRoutes(welds: WeldService, sides: BothSidesService): Router {
+export function weldRoutes({
+  welds,
+  sides,
+  schools,
+}: {
+  welds: WeldService;
+  sides: BothSidesService;
+  schools: WeldingCosts;
+}): Router {
   const router = Router();
+  router.get('/weld/schools/:question', async (request, response) => {
+    response.json(await schools.of(callerOf(request), wordOf(request, 'question')));
+  });
   router.get('/repairs/:id/weld', async (request, response) => {
     response.json(await welds.plan(callerOf(request), idOf(request)));
   });

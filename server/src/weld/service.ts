@@ -73,18 +73,22 @@ export class WeldService {
     return row && this.view(caller, row, repair);
   }
 
-  /** How this shop last welded sheet of this kind; null where it has not yet. What was said of single joints stays with them. */
+  /** How this shop welds sheet of this kind: by its house rules, else as it did last; null where neither says anything. What was said of single joints stays with them. */
   async usual(caller: Caller, repairId: string): Promise<UsualWeld | null> {
     needs('worker', caller);
-    const sheet = await this.sheet(caller, repairId);
+    const [sheet, { welding }] = await Promise.all([this.sheet(caller, repairId), this.shops.shop(caller)]);
+    const said = Object.entries(welding).filter(([, choice]) => choice !== null);
+    const rules = Object.fromEntries(said);
+    const ruled = said.map(([name]) => name) as UsualWeld['ruled'];
     for (const id of await lastWelded(this.db, caller.shopId, repairId)) {
       const other = await this.sheet(caller, id);
       if (other.material !== sheet.material) continue;
       const { input } = await this.db.getRepository(WeldEntity).findOneByOrFail({ id });
       const ofAll = { other: null, positions: [], first: [], barred: [] };
-      return { input: { ...weldDefaults, ...input, ...ofAll }, panel: other.panel, car: other.car };
+      const last = { panel: other.panel, car: other.car };
+      return { input: { ...weldDefaults, ...input, ...ofAll, ...rules }, last, ruled };
     }
-    return null;
+    return ruled.length > 0 ? { input: { ...weldDefaults, ...rules }, last: null, ruled } : null;
   }
 
   private async sheet(caller: Caller, repairId: string) {

@@ -12,6 +12,7 @@ import { VerdictService } from '../verdict/service.ts';
 import { WeldEntity, WeldStepEntity } from './entities.ts';
 import { BothSidesService } from './bothSides.ts';
 import { weldRoutes } from './routes.ts';
+import { WeldingCosts } from './schoolCosts.ts';
 import { WeldService } from './service.ts';
 
 /** Which weld, how hot, how long to wait. */
@@ -28,9 +29,21 @@ export const weld: Station = {
       shops: house.the(ShopService),
       bench,
     });
-    return [welds, new BothSidesService(house.db, { verdicts, welds, bench })];
+    return [
+      welds,
+      new BothSidesService(house.db, { verdicts, welds, bench }),
+      new WeldingCosts(house.the(ShopService), bench),
+    ];
   },
-  addresses: (house) => [{ router: weldRoutes(house.the(WeldService), house.the(BothSidesService)) }],
+  addresses: (house) => [
+    {
+      router: weldRoutes({
+        welds: house.the(WeldService),
+        sides: house.the(BothSidesService),
+        schools: house.the(WeldingCosts),
+      }),
+    },
+  ],
   standing: async ({ db }, vehicles) => {
     const repairs = await cutInRepairs(db, vehicles, (choice) => !keepsPanel(choice));
     const lacking = await awaitedFor(db, repairs);

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { JointsView } from '@aspecta/contract/repair';
 import { patternDefaults } from '@aspecta/contract/pattern';
+import type { Shop } from '@aspecta/contract/shop';
 import { weldDefaults, type UsualWeld, type WeldPlanView } from '@aspecta/contract/weld';
 import { bodyPlan } from '@aspecta/core/body';
 import { weldId, type StrategyPlan } from '@aspecta/core/weld';
@@ -80,8 +81,8 @@ describe('weld', () => {
     await owner.put(`/repairs/${repair.id}/weld/steps/1`, { done: true, version: 1 }).expect(200);
     expect(await usual(next.id)).toMatchObject({
       input: { process: 'tig', handWarm: 45, stitch: 13, other: null, first: [], barred: [] },
-      panel: 'Rear quarter, left',
-      car: 'Old grey',
+      last: { panel: 'Rear quarter, left', car: 'Old grey' },
+      ruled: [],
     });
     expect(await usual(repair.id)).toBeNull();
     const skin = bodyPlan(OFFROADER).panels.find(({ layers }) => layers[0]!.material === 'aluminium')!;
@@ -91,6 +92,16 @@ describe('weld', () => {
       ring: squareAt(200, 200, 60),
     });
     expect(await usual(other.id)).toBeNull();
+    // A house rule stands before what was done last, and where nothing was done yet.
+    const { id: _id, ...shop } = (await owner.get('/shop').expect(200)).body as Shop;
+    const welding = { process: 'mig', strategy: null, holding: 'screws' };
+    await owner.put('/shop', { ...shop, welding }).expect(200);
+    expect(await usual(next.id)).toMatchObject({
+      input: { process: 'mig', holding: 'screws', handWarm: 45 },
+      last: { car: 'Old grey' },
+      ruled: ['process', 'holding'],
+    });
+    expect(await usual(other.id)).toMatchObject({ input: { process: 'mig', strategy: 'coolest' }, last: null });
   });
 
   it('says when the line has moved since, and is laid out anew with a reason; welds that are done stay as history', async () => {

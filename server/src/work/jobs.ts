@@ -41,6 +41,12 @@ export const jobs = {
   weldCard: ({ view, context }: { view: WeldPlanView; context: WeldCardContext }) => weldCard(view, context),
   cutCard: ({ plan, context }: { plan: CutPlanView; context: CardContext }) => cutCard(plan, context),
   planRepair,
+  /** How long several plans take, and how much they pull; not their steps. */
+  weldEach: ({ inputs }: { inputs: readonly Parameters<typeof planRepair>[0][] }) =>
+    inputs.map((input) => {
+      const { totalTime, waitTime, distortionIndex } = planRepair(input);
+      return { total: totalTime, wait: waitTime, pull: distortionIndex };
+    }),
   compareWelds,
   inTurn: ({ sides }: { sides: readonly [WeldSide, WeldSide] }) => inTurn(sides),
   weldNames,

@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue';
+import { computed, reactive, ref, shallowRef } from 'vue';
 import {
   COATING_UNITS,
   HEAT_UNITS,
   LENGTH_UNITS,
+  NO_WELDING,
   ratePer,
   ruleWords,
   STEP_RULE_WORDS,
+  type ChangedRules,
   type Shop,
 } from '@aspecta/contract/shop';
 import { CAUTION_STEPS, type CautionStep } from '@aspecta/core/safety';
@@ -31,8 +33,10 @@ import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import MovedTile from './MovedTile.vue';
 import LimitRules from './LimitRules.vue';
+import RuleChanges from './RuleChanges.vue';
 import SchoolRules from './SchoolRules.vue';
 import { limitsOf, typedLimits } from './typedLimits.ts';
+import WeldingRules from './WeldingRules.vue';
 
 const session = useSession();
 const form = useForm();
@@ -50,6 +54,7 @@ const rules = reactive({
   overlay: false,
   paints: false,
   ...schoolDefaults,
+  welding: { ...NO_WELDING },
   limits: { weldableShare: '', weldableMm: '', mountRadius: '' },
   temperature: '',
   coatingUnit: 'um' as Shop['coatingUnit'],
@@ -64,6 +69,8 @@ const load = useLoad(async () => {
   if (rules.version === 0) take(shop);
   return true;
 });
+/** Who changed which of them last. */
+const changed = shallowRef<ChangedRules | null>(null);
 /** Rates as they were shown: one that nobody has touched stays exactly what is stored. */
 let seen: Shop['rates'] | undefined;
 let judged = usualLimits;
@@ -103,6 +110,7 @@ function take(shop: Shop): void {
   session.setShop(shop);
   seen = shop.rates;
   judged = shop.limits;
+  changed.value = shop.changed ?? null;
   Object.assign(rules, {
     name: shop.name,
     currency: shop.currency,
@@ -110,6 +118,7 @@ function take(shop: Shop): void {
     overlay: shop.overlay,
     paints: shop.paints,
     ...shop.schools,
+    welding: { ...shop.welding },
     version: shop.version,
     coatingUnit: shop.coatingUnit,
     heatUnit: shop.heatUnit,
@@ -149,6 +158,7 @@ async function save(): Promise<void> {
           taxRate: shareOf(rules.tax),
           ...reckoned(),
           paints: rules.paints,
+          welding: rules.welding,
           limits: limitsOf(rules.limits, judged, units),
           temperature: units.heat.read(rules.temperature),
           coatingUnit: rules.coatingUnit,
@@ -219,8 +229,16 @@ async function save(): Promise<void> {
                 ><KitInput mono v-bind="bind" v-model="rules.coatDm2" inputmode="decimal"
               /></KitField>
             </div>
+            <RuleChanges
+              :rules="[
+                ...(['name', 'unit', 'coatingUnit', 'heatUnit', 'timeZone', 'currency', 'taxRate'] as const),
+                ...(['hour', 'sheetDm2', 'weldMetre', 'coatDm2'] as const),
+              ]"
+              :changed="changed"
+            />
             <h2>Limits</h2>
             <LimitRules :typed="rules.limits" :errors="form.errors" @type="Object.assign(rules.limits, $event)" />
+            <RuleChanges :rules="['weldableShare', 'weldableMm', 'mountRadius']" :changed="changed" />
             <h2>How it is joined</h2>
             <SchoolRules
               :schools="{ seen: rules.seen, hidden: rules.hidden, flange: rules.flange }"
@@ -234,6 +252,14 @@ async function save(): Promise<void> {
                 rust between the sheets goes on unseen.</small
               ></KitCheckbox
             >
+            <RuleChanges :rules="['seen', 'hidden', 'flange', 'overlay']" :changed="changed" />
+            <h2>How it is welded</h2>
+            <WeldingRules
+              :welding="rules.welding"
+              :version="rules.version"
+              @choose="Object.assign(rules.welding, $event)"
+            />
+            <RuleChanges :rules="['process', 'strategy', 'holding']" :changed="changed" />
             <h2>Coats</h2>
             <KitField
               v-slot="{ bind }"
@@ -249,6 +275,7 @@ async function save(): Promise<void> {
                 ends in surfacer: paint is a job of its own, for the whole car or at another shop.</small
               ></KitCheckbox
             >
+            <RuleChanges :rules="['temperature', 'paints']" :changed="changed" />
             <h2>Rules of the place</h2>
             <p class="small soft">
               What the law, the tester or the insurer here asks for, in your own words; it stands first among the
@@ -262,6 +289,7 @@ async function save(): Promise<void> {
               :error="form.errors[`localRules.${step}`]"
               ><KitInput v-bind="bind" v-model="rules.local[step]" rows="2" maxlength="1000"
             /></KitField>
+            <RuleChanges :rules="CAUTION_STEPS.map((step) => `local ${step}` as const)" :changed="changed" />
           </fieldset>
           <KitNotice v-if="refused" bad>{{ refused }}</KitNotice>
           <p v-if="saved" class="good" role="status">Saved.</p>

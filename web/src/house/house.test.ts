@@ -20,7 +20,10 @@ beforeEach(() => {
     .on('GET /shop/audit', [])
     .on('GET /estimates/schools/seen', [])
     .on('GET /estimates/schools/hidden', [])
-    .on('GET /estimates/schools/flange', []);
+    .on('GET /estimates/schools/flange', [])
+    .on('GET /weld/schools/process', [])
+    .on('GET /weld/schools/strategy', [])
+    .on('GET /weld/schools/holding', []);
 });
 const open = async () => (await openPage(HousePage)).page;
 
@@ -32,7 +35,7 @@ describe('the house rules', () => {
     ]);
     const page = await open();
     const told = page.findAll('dl').map((list) => list.text());
-    expect(told).toHaveLength(3);
+    expect(told).toHaveLength(6);
     expect(told[0]).toMatch(/Butt weld, the usual\s*3\.2 h, €150\s*Flush/);
     expect(told[0]).toMatch(/Lap\s*2\.5 h, €120/);
     expect(told[2]).toContain('As the factory did it');
@@ -40,10 +43,34 @@ describe('the house rules', () => {
     expect(page.findAll('dl .chosen').map((one) => one.get('dt').text())[0]).toContain('Butt weld');
   });
 
+  it('tell how each way of welding comes out on a typical patch, and who changed a rule last', async () => {
+    server.on('GET /weld/schools/process', [
+      { question: 'process', choice: 'mig', total: 2400, wait: 600, pull: 1 },
+      { question: 'process', choice: 'tig', total: 4200, wait: 1500, pull: 1.25 },
+    ]);
+    const { shop } = useSession().current!;
+    const changed = { process: { by: 'Wim', at: '2026-02-03T12:00:00.000Z' } };
+    server.on('GET /shop', { ...shop, welding: { process: 'tig', strategy: null, holding: null }, changed });
+    const page = await open();
+    const process = page.findAll('dl').map((list) => list.text())[3]!;
+    expect(process).toMatch(/MIG\s*40 min, 10 min of it waiting; pulls least/);
+    expect(process).toMatch(/TIG\s*1\.2 h, 25 min of it waiting; pulls 25 % more/);
+    expect(page.text()).toContain('Changed last – Process: Wim, 3 Feb 2026.');
+    expect(page.text()).toContain('a patch of 180 mm by 120 mm in 0.90 mm sheet');
+    server.on('PUT /shop', (body) => ({ ...shop, ...body, version: 2 }));
+    await page.get('input[type=radio][value=screws]').setValue(true);
+    await page.findAll('input[type=radio][value=open]')[0]!.setValue(true);
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    expect(server.to('PUT /shop')[0]).toMatchObject({
+      welding: { process: null, strategy: null, holding: 'screws' },
+    });
+  });
+
   it('stand there without what the schools come to where that does not load', async () => {
     server.on('GET /estimates/schools/seen', problem('invalid', 'No.', 500));
     const page = await open();
-    expect(page.findAll('dl')).toHaveLength(3);
+    expect(page.findAll('dl')).toHaveLength(6);
     expect(page.text()).not.toContain('low in a rear quarter');
     expect(page.text()).toContain('What each comes to could not be reckoned: No.');
     server.on('GET /estimates/schools/seen', [{ question: 'seen', choice: 'butt', hours: 3.2, cost: 15_000 }]);
@@ -76,6 +103,7 @@ describe('the house rules', () => {
       overlay: true,
       paints: true,
       schools: { seen: 'butt', hidden: 'lap', flange: 'plug' },
+      welding: { process: null, strategy: null, holding: null },
       limits: { weldableShare: 0.7, weldableMm: 0.8, mountRadius: 300 },
       timeZone: null,
       localRules: {

@@ -18,6 +18,7 @@ const session: SessionView = {
     overlay: false,
     paints: false,
     schools: { seen: 'butt', hidden: 'butt', flange: 'plug' },
+    welding: { process: null, strategy: null, holding: null },
     limits: { weldableShare: 0.7, weldableMm: 0.6, mountRadius: 300 },
     temperature: 20,
     coatingUnit: 'um' as const,

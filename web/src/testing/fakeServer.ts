@@ -94,6 +94,7 @@ export function signIn(role: Role = 'owner', unit: Unit = 'mm'): void {
       overlay: false,
       paints: false,
       schools: { seen: 'butt', hidden: 'butt', flange: 'plug' },
+      welding: { process: null, strategy: null, holding: null },
       limits: { weldableShare: 0.7, weldableMm: 0.6, mountRadius: 300 },
       temperature: 20,
       coatingUnit: unit === 'in' ? 'mil' : 'um',

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { ruleWords } from '@aspecta/contract/shop';
 import { STEP_WORDS, type UsualWeld, type WeldPlanView } from '@aspecta/contract/weld';
 import { otherSideOf, panelOf } from '@aspecta/core/body';
 import { boxOf } from '@aspecta/core/geometry';
@@ -40,6 +41,8 @@ import WeldSupplies from './WeldSupplies.vue';
 
 const props = defineProps<{ id: string; repair: string }>();
 const session = useSession();
+/** What of the settings is a house rule, as it is called there. */
+const ruleNames = ruleWords('mm');
 const router = useRouter();
 const { query } = useRoute();
 const units = useUnits();
@@ -186,8 +189,13 @@ onBeforeUnmount(() => {
           <DecisionLine :vehicle="id" :repair="load.data.value.repair" />
           <p v-if="!view" class="soft">
             No plan yet. Choose how it is welded, and lay its joints out.
-            <template v-if="welding.asLast.value"
-              >It stands as you welded last: {{ welding.asLast.value.panel }}, {{ welding.asLast.value.car }}.</template
+            <template v-if="welding.asLast.value?.last"
+              >It stands as you welded last: {{ welding.asLast.value.last.panel }},
+              {{ welding.asLast.value.last.car }}.</template
+            >
+            <template v-if="welding.asLast.value && welding.asLast.value.ruled.length > 0">
+              By the <RouterLink to="/house">house rules</RouterLink>:
+              {{ welding.asLast.value.ruled.map((name) => ruleNames[name]).join(', ') }}.</template
             >
           </p>
           <KitNotice v-if="view?.moved" bad>

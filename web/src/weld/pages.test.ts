@@ -81,7 +81,7 @@ describe('the weld plan', () => {
     const input = { ...weldDefaults, process: 'tig' as const, handWarm: 45, stitch: 13 };
     server
       .on('GET /repairs/r/weld', () => null)
-      .on('GET /repairs/r/weld/usual', { input, panel: 'Door skin, left', car: 'Finch' })
+      .on('GET /repairs/r/weld/usual', { input, last: { panel: 'Door skin, left', car: 'Finch' }, ruled: ['process'] })
       .on('PUT /repairs/r/weld', ({ version: _version, ...sent }) => laid(sent as unknown as WeldSettingsInput));
     const { page } = await open();
     expect(page.text()).toContain('It stands as you welded last: Door skin, left, Finch.');

@@ -48,7 +48,7 @@ export function useWeldPlan(repairId: string) {
       lengths[field] = mm === null ? '' : units.typed(mm);
     }
   }
-  /** What a first plan begins with: as this shop welded last. */
+  /** What a first plan begins with: by the house rules, else as this shop welded last. */
   function usual(last: UsualWeld | null): void {
     if (view.value || asLast.value || !last) return;
     asLast.value = last;

@@ -34,6 +34,7 @@ import { spread } from './034-spread.ts';
 import { systems } from './035-systems.ts';
 import { localRules } from './036-local-rules.ts';
 import { limits } from './037-limits.ts';
+import { welding } from './038-welding.ts';
 import { tracking } from './033-tracking.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
@@ -75,6 +76,7 @@ export const volumes = [
   systems,
   localRules,
   limits,
+  welding,
 ];
 
 /** All migrations, oldest first. */
