@@ -64,6 +64,8 @@ export interface JobView {
     /** Hours that are left at this pace; null where nothing came of what was spent. */
     left: number | null;
   } | null;
+  /** Repairs of which every step is done, and that nobody has signed off. */
+  toSignOff: string[];
 }
 
 export interface OwnStepInput {

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
+import type { Standing } from '@aspecta/contract/garage';
 import type { JobView, StepView } from '@aspecta/contract/job';
 import type { WeldPlanView } from '@aspecta/contract/weld';
 import { weldDefaults } from '@aspecta/contract/weld';
@@ -18,7 +19,7 @@ const say = (step: string, over: object, vehicle = here.vehicle) =>
 describe('the job of a car', () => {
   it('has no steps on an empty car, and begins with the decision where damage is drawn', async () => {
     const vehicle = await vehicleOf(here.owner);
-    expect(await job(vehicle)).toEqual({ steps: [], hours: 0, left: 0, pace: null });
+    expect(await job(vehicle)).toEqual({ steps: [], hours: 0, left: 0, pace: null, toSignOff: [] });
     await here.owner.post(`/vehicles/${vehicle}/zones`, zoneInput()).expect(201);
     expect((await job(vehicle)).steps).toMatchObject([
       { kind: 'decide', state: 'ready', path: `panels/${zoneInput()['panel'] as string}/verdict` },
@@ -41,6 +42,34 @@ describe('the job of a car', () => {
       expect(why).toMatch(/\.$/);
     }
     expect(of(view, repair, 'strip').state).toBe('ready');
+  });
+
+  it('asks for a last look once every step of a repair is done, until it is signed off', async () => {
+    const { owner } = here;
+    const car = await vehicleOf(owner);
+    const repair = await decided(owner, car, 'patch');
+    const view = async () => (await owner.get(`/vehicles/${car}/job`).expect(200)).body as JobView;
+    const standing = async () =>
+      ((await owner.get(`/vehicles/${car}/line`).expect(200)).body as Standing[]).find(
+        ({ station }) => station === 'job',
+      )!;
+    expect((await view()).toSignOff).toEqual([]);
+    for (const { id } of (await view()).steps)
+      await say(id, { state: 'skipped', reason: 'a car of a test' }, car).expect(200);
+    const done = await view();
+    expect(done.steps.filter(({ state }) => state === 'waits' || state === 'running')).toEqual([]);
+    expect(done.toSignOff).toEqual([repair.id]);
+    expect(await standing()).toMatchObject({ word: '1 to sign off', waits: true, done: false });
+    await owner
+      .put(`/repairs/${repair.id}`, {
+        choice: repair.choice,
+        reason: repair.reason,
+        done: true,
+        version: repair.version,
+      })
+      .expect(200);
+    expect((await view()).toSignOff).toEqual([]);
+    expect(await standing()).toMatchObject({ word: 'all done', done: true });
   });
 
   it('goes on as steps are done, left out and blocked, each with who said it; a word can be taken back', async () => {

@@ -50,18 +50,34 @@ export const job: Station = {
 /** Work on the car itself: what is decided, ordered or measured is asked for by the stations that do it. */
 const ELSEWHERE: ReadonlySet<StepView['kind']> = new Set(['decide', 'order', 'check', 'find']);
 
-function standingOf(vehicle: OwnVehicle, { steps }: JobView): StationStanding {
+function standingOf(vehicle: OwnVehicle, { steps, toSignOff }: JobView): StationStanding {
   const ready = steps.filter(({ state }) => state === 'ready');
   const left = steps.filter(({ state }) => !isPast(state));
+  const signOff = steps.find(({ repair }) => repair !== null && toSignOff.includes(repair))?.panel;
   const next = begunFirst(ready.filter(({ kind }) => !ELSEWHERE.has(kind)));
   return {
-    word: steps.length === 0 ? 'no work yet' : left.length === 0 ? 'all done' : `${ready.length} can be done`,
-    waits: ready.length > 0,
-    done: steps.length > 0 && left.length === 0,
+    word:
+      steps.length === 0
+        ? 'no work yet'
+        : left.length > 0
+          ? `${ready.length} can be done`
+          : toSignOff.length > 0
+            ? `${toSignOff.length} to sign off`
+            : 'all done',
+    waits: ready.length > 0 || toSignOff.length > 0,
+    done: steps.length > 0 && left.length === 0 && toSignOff.length === 0,
     path: 'job',
-    next: next && { text: textOf(vehicle, next), path: next.path, urgency: URGENCY.job },
+    next: next
+      ? { text: textOf(vehicle, next), path: next.path, urgency: URGENCY.job }
+      : signedOffNext(vehicle, signOff),
   };
 }
+
+/** What is left when all is done: somebody looks once more. */
+const signedOffNext = ({ plan }: OwnVehicle, panel: string | null | undefined) =>
+  panel
+    ? { text: `Look once more at ${panelOf(plan, panel).name}, and sign it off`, path: 'job', urgency: URGENCY.job }
+    : undefined;
 
 /** What is begun is finished first. */
 const begunFirst = (ready: readonly StepView[]): StepView | undefined =>

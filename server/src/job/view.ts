@@ -25,7 +25,13 @@ export function jobView({ input, words, own, clocks }: Gathered, now: Date): Job
   );
   const work = views.filter(({ waits }) => !waits);
   const sum = (of: (step: StepView) => number) => work.reduce((all, step) => all + of(step), 0);
-  return { steps: views, hours: sum(({ hours }) => hours), left: sum(leftOf), pace: paceOf(work) };
+  const toSignOff = input.repairs
+    .filter(({ id, done }) => {
+      const own = views.filter(({ repair }) => repair === id);
+      return !done && own.length > 0 && own.every(({ state }) => isPast(state));
+    })
+    .map(({ id }) => id);
+  return { steps: views, hours: sum(({ hours }) => hours), left: sum(leftOf), pace: paceOf(work), toSignOff };
 }
 
 /** What the steps took of which that is noted, and what is left at this pace (earned value). */

@@ -11,6 +11,7 @@ import { cutInRepairs, type CutInRepair } from '../verdict/cutIn.ts';
 import { VerdictService } from '../verdict/service.ts';
 import { WeldEntity, WeldStepEntity } from './entities.ts';
 import { BothSidesService } from './bothSides.ts';
+import { weldProgress } from './progress.ts';
 import { weldRoutes } from './routes.ts';
 import { WeldingCosts } from './schoolCosts.ts';
 import { WeldService } from './service.ts';
@@ -46,11 +47,18 @@ export const weld: Station = {
   ],
   standing: async ({ db }, vehicles) => {
     const repairs = await cutInRepairs(db, vehicles, (choice) => !keepsPanel(choice));
-    const lacking = await awaitedFor(db, repairs);
+    const [lacking, progress] = await Promise.all([
+      awaitedFor(db, repairs),
+      weldProgress(
+        db,
+        repairs.map(({ id }) => id),
+      ),
+    ]);
     return new Map(
       vehicles.map(({ id }): [string, StationStanding] => {
         const own = repairs.filter((row) => row.vehicleId === id);
-        const open = own.filter((row) => !row.done);
+        // What has all its welds is welded, also while nobody has signed the repair off yet.
+        const open = own.filter(({ id, done }) => !done && (progress.get(id)?.share ?? 0) < 1);
         const ready = open.filter((row) => !lacking.has(row.id));
         const at = ready[0] ?? open[0] ?? own[0];
         return [

@@ -3,7 +3,7 @@ import { OPTION_WORDS, type RepairView } from '@aspecta/contract/verdict';
 import { isBought, isCutIn, keepsPanel } from '@aspecta/core/verdict';
 import KitButton from '../kit/KitButton.vue';
 import KitNotice from '../kit/KitNotice.vue';
-import { put } from '../shell/api.ts';
+import { setDone } from '../car/signOff.ts';
 import { useSession } from '../shell/session.ts';
 import { hours, useUnits } from '../shell/units.ts';
 import { useForm } from '../shell/useForm.ts';
@@ -17,11 +17,8 @@ const emit = defineEmits<{ changed: [] }>();
 const session = useSession();
 const units = useUnits();
 const form = useForm();
-async function setDone(repair: RepairView, done: boolean): Promise<void> {
-  const { choice, reason, version } = repair;
-  await form.submit(async () => {
-    await put(`/repairs/${repair.id}`, { choice, reason, done, version });
-  });
+async function say(repair: RepairView, done: boolean): Promise<void> {
+  await form.submit(() => setDone(repair, done));
   emit('changed');
 }
 </script>
@@ -62,7 +59,7 @@ async function setDone(repair: RepairView, done: boolean): Promise<void> {
             >Joints</KitButton
           >
           <KitButton small v-if="isBought(repair.choice)" to="/orders">Order</KitButton>
-          <KitButton small v-if="session.canWork" :disabled="form.busy.value" @click="setDone(repair, !repair.done)">
+          <KitButton small v-if="session.canWork" :disabled="form.busy.value" @click="say(repair, !repair.done)">
             {{ repair.done ? '✓ Done' : 'Mark as done' }}
           </KitButton>
           <KitButton

@@ -110,7 +110,10 @@ const done = () => {
         <p>
           {{ toShut.length === 1 ? 'face is' : 'faces are' }} bare that a weld will shut<template
             v-if="bare.length > toShut.length"
-            >, and {{ bare.length - toShut.length }} more that stay in reach</template
+            >; {{ bare.length - toShut.length }}
+            {{
+              bare.length - toShut.length === 1 ? 'that stays in reach is bare' : 'that stay in reach are bare'
+            }}</template
           >.
           <template v-if="toShut.length > 0">A weld that would shut one is stopped at the bench.</template>
         </p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { JobView, StepSay, StepView } from '@aspecta/contract/job';
+import { isPast } from '@aspecta/core/job';
 import CarHead from '../car/CarHead.vue';
 import { useVehicle } from '../car/useVehicle.ts';
 import KitButton from '../kit/KitButton.vue';
@@ -16,6 +17,7 @@ import { hours } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import Waiting from '../shell/Waiting.vue';
 import OwnStepForm from './OwnStepForm.vue';
+import SignOff from './SignOff.vue';
 import StepRow from './StepRow.vue';
 import { SHOWN, useJob, type Shown } from './useJob.ts';
 
@@ -26,9 +28,12 @@ const job = useJob(props.id);
 const { view, steps, form } = job;
 const car = useVehicle(props.id);
 const load = useLoad(async (again) => {
-  const [{ vehicle }, jobs] = await Promise.all([car.ready(again), get<JobView>(`/vehicles/${props.id}/job`)]);
+  const [{ vehicle, plan, repairs }, jobs] = await Promise.all([
+    car.ready(again),
+    get<JobView>(`/vehicles/${props.id}/job`),
+  ]);
   view.value = jobs;
-  return { vehicle };
+  return { vehicle, plan, repairs };
 });
 car.keepFresh(load);
 const count = (shown: Shown) => steps.value.filter(SHOWN[shown]).length;
@@ -43,6 +48,7 @@ const shown = useInAddress<Shown>(
   () => 'ready',
   () => ['ready', 'waits', 'done', 'all'],
 );
+const allDone = computed(() => steps.value.every(({ state }) => isPast(state)));
 const listed = computed(() => steps.value.filter(SHOWN[shown.value]));
 const share = computed(() => (view.value && view.value.hours > 0 ? 1 - view.value.left / view.value.hours : 0));
 /** Which step was spoken of last: a refusal stands there. */
@@ -93,7 +99,21 @@ const editing = ref<StepView | null>(null);
         <KitNotice v-if="form.rest('hours', 'spent', 'notBefore', 'until', 'reason', 'title', 'after', 'drop')" bad>{{
           form.rest('hours', 'spent', 'notBefore', 'until', 'reason', 'title', 'after', 'drop')
         }}</KitNotice>
-        <p v-if="listed.length === 0" class="tile soft">Nothing of this kind.</p>
+        <SignOff
+          :vehicle="id"
+          :plan="load.data.value.plan"
+          :repairs="load.data.value.repairs.filter((repair) => view!.toSignOff.includes(repair.id))"
+          :can-work="session.canWork"
+          @signed="load.reload()"
+        />
+        <p v-if="listed.length === 0" class="tile soft">
+          <template v-if="allDone && shown === 'ready'"
+            >All that was decided is done.
+            <RouterLink :to="`/vehicles/${id}/record`">To the record</RouterLink></template
+          >
+          <template v-else-if="shown === 'ready'">Nothing can be done now; under Waits it says for what.</template>
+          <template v-else>Nothing of this kind.</template>
+        </p>
         <div class="steps">
           <StepRow
             v-for="step in listed"
@@ -121,6 +141,10 @@ const editing = ref<StepView | null>(null);
 </template>
 
 <style scoped>
+.page > :deep(.tile),
+.page > :deep(.chips) {
+  margin-top: 0.8rem;
+}
 .figures {
   display: flex;
   gap: 2.5rem;

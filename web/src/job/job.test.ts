@@ -2,6 +2,7 @@ import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { JobView, StepView } from '@aspecta/contract/job';
 import { button, FakeServer, field, openPage, problem, signIn } from '../testing/fakeServer.ts';
+import { repairView } from '../testing/repairView.ts';
 import JobPage from './JobPage.vue';
 
 const step = (over: Partial<StepView>): StepView => ({
@@ -34,7 +35,7 @@ const weld = step({
   path: 'repairs/r/weld',
   waitsFor: [{ id: 'r open', title: 'Sill, left: open its joints', why: 'The old metal is out of the way.' }],
 });
-const jobOf = (...steps: StepView[]): JobView => ({ steps, hours: 6, left: 4.5, pace: null });
+const jobOf = (...steps: StepView[]): JobView => ({ steps, hours: 6, left: 4.5, pace: null, toSignOff: [] });
 
 let server: FakeServer;
 beforeEach(() => {
@@ -47,6 +48,23 @@ beforeEach(() => {
 const open = async () => openPage(JobPage, { id: 'v' });
 
 describe('the job of a car', () => {
+  it('asks for a last look where every step is done, and leads on where nothing is left', async () => {
+    const done = step({ state: 'done' });
+    server
+      .on('GET /vehicles/v/repairs', [repairView({ id: 'r', panel: 'sill-l', layers: ['outer'] })])
+      .on('GET /vehicles/v/job', { ...jobOf(done), left: 0, toSignOff: ['r'] })
+      .on('PUT /repairs/r', (body) => {
+        server.on('GET /vehicles/v/job', { ...jobOf(done), left: 0 });
+        return body;
+      });
+    const { page } = await open();
+    expect(page.text()).toMatch(/Every step is done.*Sill, left: patch/s);
+    expect(page.text()).toContain('All that was decided is done.');
+    await button(page, 'Sign it off').trigger('click');
+    await flushPromises();
+    expect(server.to('PUT /repairs/r')[0]).toMatchObject({ done: true });
+    expect(page.text()).not.toContain('Sign it off');
+  });
   it('says what is left, what can be done now, and leads to where it is done', async () => {
     const { page } = await open();
     expect(page.text()).toContain('4.5 h');
@@ -66,7 +84,7 @@ describe('the job of a car', () => {
   });
 
   it('tells an empty car how work comes into being', async () => {
-    server.on('GET /vehicles/v/job', { steps: [], hours: 0, left: 0, pace: null });
+    server.on('GET /vehicles/v/job', { steps: [], hours: 0, left: 0, pace: null, toSignOff: [] });
     const { page } = await open();
     expect(page.text()).toMatch(/There is no work yet.*Draw damage/s);
   });
