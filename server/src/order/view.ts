@@ -6,7 +6,7 @@ import type { OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import { dayIn } from '../shop/day.ts';
 import type { OrderRow } from './entities.ts';
-import { trackingOf } from './tracking.ts';
+import { expectedOn, trackingOf } from './tracking.ts';
 
 export const step = (state: OrderState, on: string, caller: Caller, note = ''): OrderStep => ({
   state,
@@ -24,9 +24,9 @@ export const nameOf = ({ item, panel, layer }: Pick<OrderRow, 'item' | 'panel' |
 const sheetOf = ({ layers }: Panel, layer: string | null): number | null =>
   (layers.find(({ id }) => id === layer) ?? layers[0])?.thickness ?? null;
 
-/** Is a panel on its way and past its day? */
-export const isLate = (row: Pick<OrderRow, 'state' | 'due'>, today: string): boolean =>
-  isAwaited(row.state) && row.due !== null && row.due < today;
+/** Is a panel on its way and past its day, or does its carrier say that it comes after it? */
+export const isLate = (row: Pick<OrderRow, 'state' | 'due' | 'tracking'>, today: string): boolean =>
+  isAwaited(row.state) && row.due !== null && (row.due < today || expectedOn(row, null)! > row.due);
 
 export function viewOf(row: OrderRow, vehicle: OwnVehicle, shop: Shop): OrderLine {
   const taxRate = row.taxRate ?? shop.taxRate;

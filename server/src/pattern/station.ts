@@ -6,6 +6,7 @@ import { ShopService } from '../shop/service.ts';
 import type { Station, StationStanding } from '../station.ts';
 import { cutInRepairs } from '../verdict/cutIn.ts';
 import { VerdictService } from '../verdict/service.ts';
+import { weldProgress } from '../weld/progress.ts';
 import { isCutOut, PatternEntity } from './entities.ts';
 import { patternRoutes } from './routes.ts';
 import { PatternService } from './service.ts';
@@ -33,8 +34,16 @@ export const pattern: Station = {
   ],
   standing: async (house, vehicles) => {
     const repairs = await cutInRepairs(house.db, vehicles, isMade);
-    const rows = await house.db.getRepository(PatternEntity).findBy({ id: In(repairs.map(({ id }) => id)) });
-    const cut = new Set(rows.filter(isCutOut).map(({ id }) => id));
+    const ids = repairs.map(({ id }) => id);
+    const [rows, welds] = await Promise.all([
+      house.db.getRepository(PatternEntity).findBy({ id: In(ids) }),
+      weldProgress(house.db, ids),
+    ]);
+    // What is being welded in was cut out, whether or not somebody said so.
+    const cut = new Set([
+      ...rows.filter(isCutOut).map(({ id }) => id),
+      ...ids.filter((id) => (welds.get(id)?.done ?? 0) > 0),
+    ]);
     return new Map(
       vehicles.map(({ id }): [string, StationStanding] => {
         const own = repairs.filter((row) => row.vehicleId === id);
