@@ -127,6 +127,8 @@ export interface WeeksView {
   steps: TonightStep[];
   /** By car, when the last of its steps is done, ISO. */
   cars: { id: string; nickname: string; ready: string }[];
+  /** Cars that are too many to be planned with these. */
+  later: { id: string; nickname: string }[];
   /** Why there is no plan; null where there is one, or nothing to do. */
   problem: string | null;
 }

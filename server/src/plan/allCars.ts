@@ -23,10 +23,19 @@ const MOST_TASKS = 300;
 
 const NOT_ENOUGH = 'A year of these hours is not enough for the work of all cars: add hours or people.';
 
+/** A car with what is left of it. */
+interface OpenCar {
+  vehicle: OwnVehicle;
+  steps: readonly StepView[];
+  tasks: readonly CalendarTask[];
+}
+
 /** What is left of all cars, as it is planned at once; hours of the plan count from `now`. */
 interface Together {
   now: Date;
-  open: readonly { vehicle: OwnVehicle; steps: readonly StepView[]; tasks: readonly CalendarTask[] }[];
+  open: readonly OpenCar[];
+  /** Cars whose steps are too many to be planned with these. */
+  later: readonly OwnVehicle[];
   timeZone: string;
   workers: readonly Worker[];
   /** Null where there is nothing to plan, or nobody to do it. */
@@ -65,8 +74,11 @@ export class AllCarsService {
 
   /** All that is left of all cars, when it is done and by whom, and when each car is ready. */
   async weeks(caller: Caller): Promise<WeeksView> {
-    const { now, open, input, timeZone, workers, problem } = await this.together(caller);
-    const empty: WeeksView = { from: now.toISOString(), timeZone, workers, steps: [], cars: [], problem };
+    const { now, open, later, input, timeZone, workers, problem } = await this.together(caller);
+    const empty: WeeksView = {
+      ...{ from: now.toISOString(), timeZone, workers, steps: [], cars: [], problem },
+      later: later.map(({ id, nickname }) => ({ id, nickname })),
+    };
     const plan = input && (await this.planned(caller, input));
     if (!plan) return { ...empty, problem: input ? NOT_ENOUGH : problem };
     const steps = open.flatMap(({ vehicle, steps: own }) =>
@@ -99,8 +111,8 @@ export class AllCarsService {
       vehicles.map(({ id }) => id),
     );
     const outdoors = (id: string) => wishes.get(id)?.outdoors ?? false;
-    const open = await this.openOf(vehicles, { now, timeZone, outdoors, costs: cash?.costs });
-    const none = { now, open, timeZone, workers, input: null };
+    const { open, later } = await this.openOf(vehicles, { now, timeZone, outdoors, costs: cash?.costs });
+    const none = { now, open, later, timeZone, workers, input: null };
     if (open.length === 0) return { ...none, problem: null };
     if (workers.every(({ week }) => week.every((day) => day.length === 0)))
       return { ...none, problem: 'Say who works when: then every step gets its evening.' };
@@ -152,6 +164,9 @@ export class AllCarsService {
       return open.length > 0 ? [{ vehicle, steps: open, tasks }] : [];
     });
     let count = 0;
-    return all.filter(({ tasks }) => (count += tasks.length) <= MOST_TASKS);
+    // A car that is too much by itself is planned all the same, alone.
+    const fits = (one: OpenCar, i: number) => (count += one.tasks.length) <= MOST_TASKS || i === 0;
+    const open = all.filter(fits);
+    return { open, later: all.filter((one) => !open.includes(one)).map(({ vehicle }) => vehicle) };
   }
 }

@@ -66,18 +66,23 @@ const keep = async (step: PlannedStep, notBefore: string | null) => {
   if (await form.submit(() => put(`/vehicles/${props.vehicle}/job/said`, sayOf(step, { notBefore })))) emit('saved');
   else replan.back();
 };
+/** What is dragged: it stays the same step when the plan changes meanwhile. */
+let dragged: PlannedStep | null = null;
 function drag(at: { index: number; x: number } | null): void {
   if (!at) {
     // Letting go says first that nothing is dragged, and then where it was let go.
-    setTimeout(() => letGo || replan.back());
+    setTimeout(() => {
+      dragged = null;
+      if (!letGo) replan.back();
+    });
     return;
   }
   letGo = false;
-  const { step } = lie.value.bars[at.index]!;
-  void replan.to(step, Math.max(at.x, 0));
+  dragged ??= lie.value.bars[at.index]!.step;
+  void replan.to(dragged, Math.max(at.x, 0));
 }
 async function move(index: number, x: number): Promise<void> {
-  const { step } = lie.value.bars[index]!;
+  const step = dragged ?? lie.value.bars[index]!.step;
   const day = today(new Date(momentOn(props.view.from, x)));
   const begins = today(new Date(step.pieces[0]![0]));
   if (day === begins) return;

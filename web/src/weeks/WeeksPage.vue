@@ -108,6 +108,10 @@ const print = () => window.print();
             </tbody>
           </KitTable>
         </div>
+        <KitNotice v-if="view.later.length > 0" bad>
+          Too many steps to plan at once: {{ view.later.map(({ nickname }) => nickname).join(', ') }}
+          {{ view.later.length === 1 ? 'is' : 'are' }} not among these. Finish or take away what is done with.
+        </KitNotice>
         <p class="small soft">
           Planned together: whoever works on one car does not work on another, and the welder and the money are there
           once. How sure an end is stands in the plan of each car.

@@ -24,6 +24,7 @@ const view = (over: Partial<WeeksView> = {}): WeeksView => ({
     { id: 'v', nickname: 'Marigold', ready: '2026-02-05T19:00:00.000Z' },
     { id: 'w', nickname: 'Finch', ready: '2026-02-04T19:00:00.000Z' },
   ],
+  later: [],
   problem: null,
   ...over,
 });
@@ -56,6 +57,11 @@ describe('the weeks ahead', () => {
     const print = vi.spyOn(window, 'print').mockImplementation(() => undefined);
     await button(page, 'Print the week').trigger('click');
     expect(print).toHaveBeenCalledOnce();
+  });
+  it('name the cars that are too many to be planned with the others', async () => {
+    expect((await open()).text()).not.toContain('Too many steps');
+    const text = (await open({ later: [{ id: 'x', nickname: 'Wren' }] })).text();
+    expect(text).toMatch(/Too many steps to plan at once: Wren\s+is not among these/);
   });
   it('say what is missing where there is no plan, and that nothing is left', async () => {
     expect((await open({ steps: [], cars: [], problem: 'Say who works when.' })).text()).toContain(
