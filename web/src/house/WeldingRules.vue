@@ -11,11 +11,11 @@ import {
 } from '@aspecta/contract/shop';
 import { HOLDING_WORDS, PROCESS_WORDS, STRATEGY_WORDS } from '@aspecta/contract/weld';
 import KitButton from '../kit/KitButton.vue';
-import KitChips from '../kit/KitChips.vue';
 import { get } from '../shell/api.ts';
 import { useSession } from '../shell/session.ts';
 import { hours, percent, useUnits } from '../shell/units.ts';
 import { useLoad } from '../shell/useLoad.ts';
+import SchoolChoice from './SchoolChoice.vue';
 
 /* How this shop welds as a rule: each school in a sentence, and how long a typical patch takes by it, and how much it pulls. */
 const props = defineProps<{ welding: WeldingSchools; version: number }>();
@@ -38,8 +38,6 @@ const options = (question: WeldingQuestion) => [
   { value: OPEN, label: AS_LAST.replace(/^a/, 'A') },
   ...ways(question).map(([value]) => ({ value, label: NAMES[value]! })),
 ];
-const cost = (question: WeldingQuestion, choice: string) =>
-  costs.data.value?.find((one) => one.question === question && one.choice === choice);
 const HOUR = 3600;
 /** Less than that is the same pull. */
 const SAME = 0.005;
@@ -47,6 +45,11 @@ function told({ total, wait, pull }: WeldingCost): string {
   const more = pull > 1 + SAME ? `pulls ${percent(pull - 1)} more` : 'pulls least';
   return `${hours(total / HOUR)}, ${hours(wait / HOUR)} of it waiting; ${more}`;
 }
+const schools = (question: WeldingQuestion) =>
+  ways(question).map(([value, sentence]) => {
+    const cost = costs.data.value?.find((one) => one.question === question && one.choice === value);
+    return { value, name: NAMES[value]!, sentence, comesTo: cost ? told(cost) : '' };
+  });
 const choose = (question: WeldingQuestion, choice: string) =>
   emit('choose', { [question]: choice === OPEN ? null : choice });
 const patch = computed(
@@ -67,53 +70,17 @@ watch(
     What each comes to could not be reckoned: {{ costs.error.value }}
     <KitButton small plain @click="costs.reload()">Try again</KitButton>
   </p>
-  <section v-for="question in QUESTIONS" :key="question" class="school">
-    <KitChips
-      :model-value="props.welding[question] ?? OPEN"
-      :legend="words[question]"
-      :options="options(question)"
-      @update:model-value="choose(question, $event)"
-    />
-    <dl class="small">
-      <div v-for="[way, sentence] in ways(question)" :key="way" :class="{ chosen: props.welding[question] === way }">
-        <dt>
-          {{ NAMES[way] }}<span v-if="cost(question, way)" class="mono">{{ told(cost(question, way)!) }}</span>
-        </dt>
-        <dd class="soft">{{ sentence }}</dd>
-      </div>
-    </dl>
-  </section>
+  <SchoolChoice
+    v-for="question in QUESTIONS"
+    :key="question"
+    :legend="words[question]"
+    :chosen="props.welding[question] ?? OPEN"
+    :options="options(question)"
+    :schools="schools(question)"
+    @choose="choose(question, $event)"
+  />
   <p v-if="costs.data.value?.length" class="small soft">
     Reckoned as a weld plan for {{ patch }}, at the temperature of the workshop, by the rules that are saved. The pull
     compares ways of welding; it is no forecast.
   </p>
 </template>
-
-<style scoped>
-.school {
-  display: grid;
-  gap: 0.4rem;
-}
-dl {
-  display: grid;
-  gap: 0.4rem;
-  margin: 0;
-}
-dl > div {
-  border-left: 3px solid var(--line);
-  padding-left: 0.6rem;
-}
-dl > .chosen {
-  border-left-color: var(--mark);
-}
-dt {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 0.75rem;
-  justify-content: space-between;
-  font-weight: 500;
-}
-dd {
-  margin: 0;
-}
-</style>

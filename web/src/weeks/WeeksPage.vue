@@ -154,6 +154,9 @@ const print = () => window.print();
 .wide {
   overflow-x: auto;
 }
+td.mono {
+  white-space: nowrap;
+}
 section {
   margin-top: 1.2rem;
 }
