@@ -7,9 +7,7 @@ import type { Calendar, CalendarInput, CalendarTask } from '@aspecta/core/plan';
 import type { OwnVehicle } from '../garage/service.ts';
 import type { Caller } from '../http/session.ts';
 import { jobView } from '../job/view.ts';
-import { drySpells } from '../stand-ins/weather.ts';
-import { windowsOf } from './hours.ts';
-import { onCash } from './money.ts';
+import { inputOf, isNobodyThere, NOBODY } from './input.ts';
 import { plannedStep } from './plannedStep.ts';
 import type { PlanServices } from './service.ts';
 import { plannable, tasksOf } from './tasks.ts';
@@ -17,7 +15,6 @@ import { wishesOf } from './wishes.ts';
 
 const HOUR = 3_600_000;
 const WEEK_HOURS = 168;
-const YEAR_HOURS = 8784;
 /** Steps of all cars that are planned at once while somebody waits. */
 const MOST_TASKS = 300;
 
@@ -114,15 +111,11 @@ export class AllCarsService {
     const { open, later } = await this.openOf(vehicles, { now, timeZone, outdoors, costs: cash?.costs });
     const none = { now, open, later, timeZone, workers, input: null };
     if (open.length === 0) return { ...none, problem: null };
-    if (workers.every(({ week }) => week.every((day) => day.length === 0)))
-      return { ...none, problem: 'Say who works when: then every step gets its evening.' };
-    const input: CalendarInput = {
-      tasks: open.flatMap(({ tasks }) => tasks),
-      ...onCash(cash),
-      people: Object.fromEntries(workers.map((worker) => [worker.name, windowsOf(worker, now, timeZone)])),
-      resources: { welder: 1 },
-      ...(open.some(({ vehicle }) => outdoors(vehicle.id)) ? { dry: drySpells(now, YEAR_HOURS) } : {}),
-    };
+    if (isNobodyThere(workers)) return { ...none, problem: NOBODY };
+    const input = inputOf(
+      open.flatMap(({ tasks }) => tasks),
+      { workers, now, timeZone, cash, outdoors: open.some(({ vehicle }) => outdoors(vehicle.id)) },
+    );
     return { ...none, input, problem: null };
   }
 

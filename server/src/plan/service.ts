@@ -2,7 +2,6 @@ import type { DataSource } from 'typeorm';
 import type { PlannedStep, PlanView, PlanWishInput, WhatIf } from '@aspecta/contract/plan';
 import { Problem } from '@aspecta/core';
 import { jobSteps } from '@aspecta/core/job';
-import type { CalendarInput } from '@aspecta/core/plan';
 import type { GarageService } from '../garage/service.ts';
 import { may, type Caller } from '../http/session.ts';
 import { ServerProblem } from '../http/problems.ts';
@@ -11,14 +10,15 @@ import { jobView } from '../job/view.ts';
 import type { Workbench } from '../work/bench.ts';
 import { calendarFile } from './calendarFile.ts';
 import { endOfDay, windowsOf } from './hours.ts';
-import { drySpells, wetSpells } from '../stand-ins/weather.ts';
+import { inputOf, isNobodyThere, NOBODY } from './input.ts';
+import { wetSpells } from '../stand-ins/weather.ts';
 import { plannedStep } from './plannedStep.ts';
 import { stagesView } from './stagesView.ts';
 import { plannable, tasksOf } from './tasks.ts';
 import { compared, variants } from './whatIf.ts';
 import { NO_WISH, wish, wishesOf } from './wishes.ts';
 import type { WorkerService } from './workers.ts';
-import { moneyOf, onCash, tooLittle } from './money.ts';
+import { moneyOf, tooLittle } from './money.ts';
 import type { PurseService } from '../purse/service.ts';
 
 export interface PlanServices {
@@ -30,7 +30,6 @@ export interface PlanServices {
 }
 
 const HOUR = 3_600_000;
-const YEAR_HOURS = 8784;
 /** The plan of a car: what is left of its job → when people are there → when each step is done, and how sure the end is. */
 export class PlanService {
   private readonly db: DataSource;
@@ -150,15 +149,10 @@ export class PlanService {
     const wet = wish.outdoors ? wetSpells(now) : [];
     const known = { now, vehicle, view, open, blocked, workers, timeZone, wish, wet, cash };
     if (open.length === 0) return { ...known, input: null, problem: null };
-    if (workers.every(({ week }) => week.every((day) => day.length === 0)))
-      return { ...known, input: null, problem: 'Say who works when: then every step gets its evening.' };
-    const input: CalendarInput = {
-      tasks: tasksOf(open, steps, { now, timeZone, outdoors: wish.outdoors, costs: cash?.costs }),
-      ...onCash(cash),
-      people: Object.fromEntries(workers.map((worker) => [worker.name, windowsOf(worker, now, timeZone)])),
-      resources: { welder: 1 },
-      ...(wish.outdoors ? { dry: drySpells(now, YEAR_HOURS) } : {}),
-    };
+    if (isNobodyThere(workers)) return { ...known, input: null, problem: NOBODY };
+    const { outdoors } = wish;
+    const tasks = tasksOf(open, steps, { now, timeZone, outdoors, costs: cash?.costs });
+    const input = inputOf(tasks, { workers, now, timeZone, cash, outdoors });
     return { ...known, input, problem: null };
   }
 
