@@ -34,6 +34,9 @@ describe('what was changed of the house rules', () => {
     [{ welding: { process: 'tig', strategy: null, holding: null } }, 'Process: as welded last → TIG'],
     [{ limits: { ...usualLimits, weldableMm: 0.8 } }, 'And at least so thick: 0.60 mm → 0.80 mm'],
     [{ limits: { ...usualLimits, mountRadius: 250 } }, 'Near a mount, within: 300 mm → 250 mm'],
+    [{ limits: { ...usualLimits, thinShare: 0.6 } }, 'Thin down to, % of as built: 50 → 60'],
+    [{ limits: { ...usualLimits, heavyUm: 800 } }, 'Heavy paint up to, filler above: 1000 µm → 800 µm'],
+    [{ limits: { ...usualLimits, certainty: 0.95 } }, 'A class is called when it is so sure, %: 90 → 95'],
     [{ overlay: true }, 'Weigh laying a new sheet over the old one: no → yes'],
     [
       { schools: { ...schoolDefaults, seen: 'joggle' } },

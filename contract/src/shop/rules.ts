@@ -35,6 +35,15 @@ export const ruleWords = (unit: Unit) =>
     weldableShare: 'Weldable from, % of as built',
     weldableMm: 'And at least so thick',
     mountRadius: 'Near a mount, within',
+    soundShare: 'Sound down to, % of as built',
+    wornShare: 'Worn down to, % of as built',
+    thinShare: 'Thin down to, % of as built',
+    throughShare: 'As good as a hole below, % of as built',
+    bareUm: 'Bare metal up to',
+    originalUm: 'Paint as new up to',
+    repaintedUm: 'Repainted up to',
+    heavyUm: 'Heavy paint up to, filler above',
+    certainty: 'A class is called when it is so sure, %',
     seen: 'A cut in sheet that is seen is closed by',
     hidden: 'A cut that stays hidden',
     flange: 'A flange that was spot-welded',
@@ -86,6 +95,8 @@ function told(
   const rate = (key: keyof Shop['rates']) => `${((rates[key] * ratePer(key, unit)) / 100).toFixed(2)} ${currency}`;
   const one = <T extends string>(options: readonly { value: T; label: string }[], chosen: T) =>
     options.find(({ value }) => value === chosen)?.label ?? chosen;
+  const inPercent = (share: number) => String(Number((share * 100).toFixed(1)));
+  const coating = (um: number) => `${Math.round(um)} µm`;
   const yes = (on: boolean) => (on ? 'yes' : 'no');
   return {
     name: rules.name,
@@ -100,9 +111,18 @@ function told(
     weldMetre: rate('weldMetre'),
     coatDm2: rate('coatDm2'),
     temperature: `${Number(rules.temperature.toFixed(1))} °C`,
-    weldableShare: String(Number((limits.weldableShare * 100).toFixed(1))),
+    weldableShare: inPercent(limits.weldableShare),
     weldableMm: `${limits.weldableMm.toFixed(2)} mm`,
     mountRadius: `${Math.round(limits.mountRadius)} mm`,
+    soundShare: inPercent(limits.soundShare),
+    wornShare: inPercent(limits.wornShare),
+    thinShare: inPercent(limits.thinShare),
+    throughShare: inPercent(limits.throughShare),
+    bareUm: coating(limits.bareUm),
+    originalUm: coating(limits.originalUm),
+    repaintedUm: coating(limits.repaintedUm),
+    heavyUm: coating(limits.heavyUm),
+    certainty: inPercent(limits.certainty),
     seen: CLOSING_WORDS[schools.seen],
     hidden: CLOSING_WORDS[schools.hidden],
     flange: CLOSING_WORDS[schools.flange],

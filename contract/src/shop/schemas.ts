@@ -56,6 +56,11 @@ const reckoned = {
     flange: Joi.valid('plug', 'spot').required(),
   }).default(schoolDefaults),
 };
+/** Limits of classes; as is usual where a device of before does not send them. */
+const share = (limit: keyof Limits) => ({ [limit]: Joi.number().min(0).max(1).default(usualLimits[limit]) });
+const micrometres = (limit: keyof Limits) => ({
+  [limit]: Joi.number().min(1).max(5000).default(usualLimits[limit]),
+});
 /** House rules by which estimates are reckoned. */
 export const triedRulesSchema = Joi.object<Pick<Shop, 'rates' | 'overlay' | 'schools'>>(reckoned);
 export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
@@ -74,6 +79,15 @@ export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
     weldableShare: Joi.number().min(0.3).max(1).required(),
     weldableMm: Joi.number().min(0.2).max(3).required(),
     mountRadius: Joi.number().min(0).max(1000).required(),
+    ...share('soundShare'),
+    ...share('wornShare'),
+    ...share('thinShare'),
+    ...share('throughShare'),
+    ...micrometres('bareUm'),
+    ...micrometres('originalUm'),
+    ...micrometres('repaintedUm'),
+    ...micrometres('heavyUm'),
+    certainty: Joi.number().min(0.5).max(0.999).default(usualLimits.certainty),
   }).default(usualLimits),
   temperature: Joi.number().min(-20).max(45).required(),
   timeZone: Joi.string().max(60).allow(null),

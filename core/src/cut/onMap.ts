@@ -16,10 +16,13 @@ export function lineOnMap({
   joints,
   asBuilt,
   readings,
+  certainty = surveyRules.certainty,
 }: {
   joints: readonly { points: readonly Point[]; closed: boolean }[];
   asBuilt: number;
   readings: readonly CensoredSample[];
+  /** How sure one has to be that metal can be welded to, 0 to 1. */
+  certainty?: number;
 }): { unmeasured: number; doubtful: number } {
   const places = joints.flatMap(({ points, closed }) => {
     const line = closed ? [...points, points[0]!] : points;
@@ -31,6 +34,6 @@ export function lineOnMap({
   const share = (count: number) => count / places.length;
   return {
     unmeasured: share(metal.filter((place) => !place.measured).length),
-    doubtful: share(metal.filter((place) => place.measured && place.under > 1 - surveyRules.certainty).length),
+    doubtful: share(metal.filter((place) => place.measured && place.under > 1 - certainty).length),
   };
 }

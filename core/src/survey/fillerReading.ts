@@ -1,5 +1,5 @@
 import { finite } from '../check.ts';
-import { coatingClass, surveyRules, type CoatingClass } from './classes.ts';
+import { coatingClass, surveyRules, type CoatingClass, type SurveyRules } from './classes.ts';
 
 export interface FillerReading {
   class: CoatingClass;
@@ -28,16 +28,18 @@ const METAL_FILLED = 12;
  */
 export function fillerReading({
   coating,
-  paintBuild = surveyRules.coatingUm.repainted,
   over = false,
+  rules = surveyRules,
+  paintBuild = rules.coatingUm.repainted,
 }: {
   coating: number;
   paintBuild?: number;
   over?: boolean;
+  rules?: SurveyRules;
 }): FillerReading {
   finite('coating', coating, { min: 0, max: 100_000, unit: 'µm' });
   finite('paintBuild', paintBuild, { min: 0, max: 5000, unit: 'µm' });
-  const what = coatingClass(coating);
+  const what = coatingClass(coating, rules);
   const filled = over || what === 'filler';
   const depth = filled ? Math.max(0, coating - paintBuild) / 1000 : 0;
   return { class: over ? 'filler' : what, depth, atLeast: over, product: productFor(depth, filled) };

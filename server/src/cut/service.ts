@@ -59,8 +59,9 @@ export class CutService {
     const readings = await this.services.readings.countingOn(vehicle.id, panel.id, layer.id);
     const { metal } = layerSamples(panel, layer.id, readings.map(asReading));
     const asker = caller.personId;
+    const rules = rulesWith(shop.limits);
     const thin = await this.findThinMetal(
-      { sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal, rules: rulesWith(shop.limits) },
+      { sheet: sheetOf(panel), asBuilt: layer.thickness, readings: metal, rules },
       asker,
     );
     const task = {
@@ -106,7 +107,10 @@ export class CutService {
         body.panels.find((other) => other.mirrorOf?.panel === panel.id)?.name ??
         (panel.mirrorOf ? panelOf(body, panel.mirrorOf.panel).name : null),
       thin,
-      onMap: lineOnMap({ joints: line.joints, asBuilt: layer.thickness, readings: metal }),
+      onMap: lineOnMap({
+        ...{ joints: line.joints, asBuilt: layer.thickness, readings: metal },
+        certainty: rules.certainty,
+      }),
     };
   }
 

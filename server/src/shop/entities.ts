@@ -18,7 +18,7 @@ export interface ShopRow {
   /** Null in shops of the time before there was a choice. */
   schools: Schools | null;
   /** Null: as is usual. */
-  limits?: Limits | null;
+  limits?: Partial<Limits> | null;
   /** Null: as it welded last. */
   welding?: WeldingSchools | null;
   /** Null in shops of the time before it was noted. */

@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
+import type { Board } from '@aspecta/contract/board';
 import type { Shop } from '@aspecta/contract/shop';
 import type { FindView } from '@aspecta/contract/survey';
 import type { VerdictView } from '@aspecta/contract/verdict';
 import { bodyPlan, panelOf } from '@aspecta/core/body';
 import { usualLimits } from '@aspecta/core/survey';
+import { ShopEntity } from './entities.ts';
 import { houseWithCar, ownerOf, reading, squareAt, vehicleOf, zoneInput } from '../testing/house.ts';
 
 const here = houseWithCar();
@@ -32,6 +34,39 @@ describe('limits by which a shop judges metal', () => {
     expect(JSON.stringify((await owner.get('/shop/audit').expect(200)).body)).toContain(
       'Near a mount, within: 300 mm → 250 mm',
     );
+  });
+
+  it('are refused where they contradict one another, and nothing of them is kept', async () => {
+    const { owner, put } = await shopOf('Contradiction');
+    for (const [limits, field] of [
+      [{ wornShare: 0.95 }, 'limits.wornShare'],
+      [{ heavyUm: 300 }, 'limits.heavyUm'],
+    ] as const)
+      expect((await put(limits)).body).toMatchObject({ code: 'limits-contradict', field });
+    expect(((await owner.get('/shop').expect(200)).body as Shop).limits).toEqual(usualLimits);
+  });
+
+  it('of a shop that was kept before there were classes among them are the usual ones', async () => {
+    const { owner } = await shopOf('Before');
+    const { id } = (await owner.get('/shop').expect(200)).body as Shop;
+    await here.house.db.getRepository(ShopEntity).update({ id }, { limits: { weldableMm: 0.7 } });
+    expect(((await owner.get('/shop').expect(200)).body as Shop).limits).toEqual({ ...usualLimits, weldableMm: 0.7 });
+  });
+
+  it('say from how much coating on it is filler', async () => {
+    const { owner, put, vehicle } = await shopOf('Thin filler');
+    await owner
+      .post(`/vehicles/${vehicle}/readings`, {
+        readings: [reading({ panel: 'quarter-l', u: 640, v: 340, coatingUm: 900 })],
+      })
+      .expect(201);
+    const look = async () =>
+      ((await owner.get(`/vehicles/${vehicle}/board`).expect(200)).body as Board).panels.find(
+        ({ panel }) => panel === 'quarter-l',
+      )!.state;
+    expect(await look()).not.toBe('filler');
+    expect((await put({ heavyUm: 800 })).status).toBe(200);
+    expect(await look()).toBe('filler');
   });
 
   it('decide which class a zone has by its evidence', async () => {

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { DataSource } from 'typeorm';
 import { changesOfRules, NO_WELDING, type Person, type Shop, type SetUp } from '@aspecta/contract/shop';
 import { schoolDefaults } from '@aspecta/core/repair';
-import { usualLimits } from '@aspecta/core/survey';
+import { checkLimits } from '@aspecta/core/survey';
 import { changeVersioned } from '../db/change.ts';
 import { changeOfShop } from '../db/changeOf.ts';
 import { alreadyThere, notFound, ServerProblem } from '../http/problems.ts';
@@ -11,6 +11,7 @@ import { note } from '../account/audit.ts';
 import { checkPassword, isPassword } from '../account/password.ts';
 import { callerFor, insertPerson, personRow, personView } from '../account/service.ts';
 import { PersonEntity, ShopEntity, type ShopRow } from './entities.ts';
+import { withUsual } from './limits.ts';
 import { checkTimeZone } from './timeZone.ts';
 
 export const DEFAULT_RATES = { hour: 4500, sheetDm2: 60, weldMetre: 250, coatDm2: 40 };
@@ -110,7 +111,7 @@ export class ShopService {
       overlay: Boolean(shop.overlay),
       paints: Boolean(shop.paints),
       schools: shop.schools ?? schoolDefaults,
-      limits: shop.limits ?? usualLimits,
+      limits: withUsual(shop.limits),
       welding: shop.welding ?? NO_WELDING,
     };
     // What an hour costs is between the shop and itself.
@@ -126,6 +127,7 @@ export class ShopService {
   async changeShop(caller: Caller, { version, ...changes }: Omit<Shop, 'id'>): Promise<Shop> {
     needs('owner', caller);
     if (changes.timeZone) checkTimeZone(changes.timeZone);
+    checkLimits(changes.limits);
     const before = await this.shop(caller);
     const what = changesOfRules(before, { ...before, ...changes });
     const now = { by: caller.name, at: new Date().toISOString() };

@@ -16,6 +16,7 @@ import { useUnits } from '../shell/units.ts';
 import Waiting from '../shell/Waiting.vue';
 import MovedTile from './MovedTile.vue';
 import LimitRules from './LimitRules.vue';
+import { LIMITS } from './typedLimits.ts';
 import RuleChanges from './RuleChanges.vue';
 import SchoolRules from './SchoolRules.vue';
 import { useHouseRules } from './useHouseRules.ts';
@@ -34,9 +35,7 @@ const refused = computed(() =>
   form.rest(
     'currency',
     ...CAUTION_STEPS.map((step) => `localRules.${step}`),
-    'limits.mountRadius',
-    'limits.weldableMm',
-    'limits.weldableShare',
+    ...LIMITS.map((limit) => `limits.${limit}`),
     'name',
     'rates.coatDm2',
     'rates.hour',
@@ -109,7 +108,7 @@ const owner = () => session.current?.person.role === 'owner';
             />
             <h2>Limits</h2>
             <LimitRules :typed="rules.limits" :errors="form.errors" @type="Object.assign(rules.limits, $event)" />
-            <RuleChanges :rules="['weldableShare', 'weldableMm', 'mountRadius']" :changed="changed" />
+            <RuleChanges :rules="LIMITS" :changed="changed" />
             <h2>How it is joined</h2>
             <SchoolRules
               :schools="{ seen: rules.seen, hidden: rules.hidden, flange: rules.flange }"

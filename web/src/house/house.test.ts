@@ -1,3 +1,4 @@
+import { usualLimits } from '@aspecta/core/survey';
 import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { useConnection } from '../shell/connection.ts';
@@ -104,7 +105,7 @@ describe('the house rules', () => {
       paints: true,
       schools: { seen: 'butt', hidden: 'lap', flange: 'plug' },
       welding: { process: null, strategy: null, holding: null },
-      limits: { weldableShare: 0.7, weldableMm: 0.8, mountRadius: 300 },
+      limits: { ...usualLimits, weldableMm: 0.8 },
       timeZone: null,
       localRules: {
         ...{ survey: '', strip: '', verdict: '', cut: '', arrival: '' },

@@ -12,6 +12,15 @@ const stored = fc.record({
   weldableShare: fc.double({ min: 0.3, max: 1, noNaN: true }),
   weldableMm: fc.double({ min: 0.2, max: 3, noNaN: true }),
   mountRadius: fc.double({ min: 0, max: 1000, noNaN: true }),
+  soundShare: fc.double({ min: 0, max: 1, noNaN: true }),
+  wornShare: fc.double({ min: 0, max: 1, noNaN: true }),
+  thinShare: fc.double({ min: 0, max: 1, noNaN: true }),
+  throughShare: fc.double({ min: 0, max: 1, noNaN: true }),
+  bareUm: fc.double({ min: 1, max: 5000, noNaN: true }),
+  originalUm: fc.double({ min: 1, max: 5000, noNaN: true }),
+  repaintedUm: fc.double({ min: 1, max: 5000, noNaN: true }),
+  heavyUm: fc.double({ min: 1, max: 5000, noNaN: true }),
+  certainty: fc.double({ min: 0.5, max: 0.999, noNaN: true }),
 });
 
 describe.each(['mm', 'in'] as const)('limits in a shop of %s', (unit) => {
@@ -32,10 +41,14 @@ describe.each(['mm', 'in'] as const)('limits in a shop of %s', (unit) => {
       ...typedLimits(usualLimits, units),
       weldableMm: unit === 'in' ? '1/32' : '0,8',
       weldableShare: '75',
+      heavyUm: unit === 'in' ? '50' : '1270',
+      thinShare: '60',
     };
     const meant = limitsOf(typed, usualLimits, units);
     expect(meant.weldableMm).toBeCloseTo(unit === 'in' ? 25.4 / 32 : 0.8, 9);
     expect(meant.weldableShare).toBeCloseTo(0.75, 9);
+    expect(meant.heavyUm).toBeCloseTo(1270, 6);
+    expect(meant.thinShare).toBeCloseTo(0.6, 9);
     expect(meant.mountRadius).toBe(300);
     expect(limitsOf({ ...typed, mountRadius: 'near' }, usualLimits, units).mountRadius).toBeNull();
   });

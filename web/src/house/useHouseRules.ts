@@ -10,7 +10,7 @@ import { shareOf } from '../shell/typedNumber.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import { useUnits } from '../shell/units.ts';
-import { limitsOf, typedLimits } from './typedLimits.ts';
+import { limitsOf, NO_LIMITS, typedLimits } from './typedLimits.ts';
 
 /** The house rules as they stand in their fields: read, changed, reckoned with before they are saved, and saved. */
 export function useHouseRules() {
@@ -31,7 +31,7 @@ export function useHouseRules() {
     paints: false,
     ...schoolDefaults,
     welding: { ...NO_WELDING },
-    limits: { weldableShare: '', weldableMm: '', mountRadius: '' },
+    limits: { ...NO_LIMITS },
     temperature: '',
     coatingUnit: 'um' as Shop['coatingUnit'],
     heatUnit: 'C' as Shop['heatUnit'],
@@ -61,7 +61,7 @@ export function useHouseRules() {
     // Its units are those of the fields from now on.
     session.setShop(shop);
     seen = shop.rates;
-    judged = shop.limits;
+    judged = { ...usualLimits, ...shop.limits };
     changed.value = shop.changed ?? null;
     Object.assign(rules, {
       name: shop.name,
@@ -76,7 +76,7 @@ export function useHouseRules() {
       heatUnit: shop.heatUnit,
       timeZone: shop.timeZone ?? '',
       local: Object.fromEntries(CAUTION_STEPS.map((step) => [step, shop.localRules?.[step] ?? ''])),
-      limits: typedLimits(shop.limits, units),
+      limits: typedLimits(judged, units),
       temperature: units.heat.typed(shop.temperature),
       tax: String(Math.round(shop.taxRate * 10_000) / 100),
       ...Object.fromEntries(

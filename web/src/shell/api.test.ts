@@ -1,3 +1,4 @@
+import { usualLimits } from '@aspecta/core/survey';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { nextTick } from 'vue';
@@ -19,7 +20,7 @@ const session: SessionView = {
     paints: false,
     schools: { seen: 'butt', hidden: 'butt', flange: 'plug' },
     welding: { process: null, strategy: null, holding: null },
-    limits: { weldableShare: 0.7, weldableMm: 0.6, mountRadius: 300 },
+    limits: usualLimits,
     temperature: 20,
     coatingUnit: 'um' as const,
     heatUnit: 'C' as const,

@@ -14,6 +14,15 @@ const WORDS: Readonly<Record<string, string>> = {
   weldableShare: 'Metal that can be welded to',
   weldableMm: 'The least thickness to weld to',
   mountRadius: 'How near to a mount',
+  soundShare: 'Sound metal',
+  wornShare: 'Worn metal',
+  thinShare: 'Thin metal',
+  throughShare: 'Metal that is as good as a hole',
+  bareUm: 'The coating of bare metal',
+  originalUm: 'Paint as new',
+  repaintedUm: 'A repaint',
+  heavyUm: 'Heavy paint',
+  certainty: 'How sure a class has to be',
   maxCorners: 'The number of runs',
   cornerRadius: 'The radius of corners',
   planId: 'The body plan',
@@ -28,9 +37,14 @@ const WORDS: Readonly<Record<string, string>> = {
 };
 
 /** Shares are typed in per cent, and so are their limits told. */
-const SHARES: readonly string[] = ['taxRate', 'share', 'weldableShare'];
+const SHARES: readonly string[] = [
+  ...['taxRate', 'share', 'weldableShare', 'certainty'],
+  ...['soundShare', 'wornShare', 'thinShare', 'throughShare'],
+];
 /** Lengths whose limits are told without their unit: they are in mm. */
 const LENGTHS: readonly string[] = ['weldableMm', 'mountRadius'];
+/** Coatings, in the same way: in µm. */
+const COATINGS: readonly string[] = ['bareUm', 'originalUm', 'repaintedUm', 'heavyUm'];
 
 /** `neededOn` → Needed on: the last name of a path, as words. What begins like a sentence is left as it is. */
 function inWords(field: string): string {
@@ -45,9 +59,11 @@ const LIMIT = /\b(at (?:most|least)) ([\d.]+)\.$/;
 /** A refusal or another sentence of the server as a person reads it: fields by their words, quantities in his units. */
 export function said(text: string, units: PersonUnits): string {
   const isOf = (fields: readonly string[]) => fields.some((field) => text.startsWith(`${field} must`));
-  const limited = text.replace(LIMIT, (all: string, how: string, limit: string) =>
-    isOf(SHARES) ? `${how} ${Number(limit) * 100} %.` : isOf(LENGTHS) ? `${how} ${limit} mm.` : all,
-  );
+  const limited = text.replace(LIMIT, (all: string, how: string, limit: string) => {
+    if (isOf(SHARES)) return `${how} ${Number((Number(limit) * 100).toFixed(1))} %.`;
+    if (isOf(LENGTHS)) return `${how} ${limit} mm.`;
+    return isOf(COATINGS) ? `${how} ${limit} µm.` : all;
+  });
   const named = limited.replace(
     /^([\w.[\]]+)(?= (?:is|must|has|lies)\b)/,
     (field) => WORDS[field.replace(/^readings\[\d+\]\./, '')] ?? inWords(field),

@@ -9,8 +9,10 @@ import { linePath } from '../sheet/pathData.ts';
 import { useUnits } from '../shell/units.ts';
 import { compute } from '../workers/bridge.ts';
 import { asReading } from './asReading.ts';
+import { useSurveyRules } from './useSurveyRules.ts';
 
 /* A cut through the panel at one place: its sheets by what was measured, the hollows, what drains where. */
+const rules = useSurveyRules();
 const props = defineProps<{
   plan: BodyPlan;
   panel: Panel;
@@ -70,7 +72,7 @@ watch(
 function piecesOf(line: readonly Point[], values: readonly ThicknessAt[] | null, asBuilt: number): Piece[] {
   const looks = line.map((_, i) => {
     const value = values?.[i];
-    return !value?.measured ? ('unmeasured' as const) : metalClass(value.mean, asBuilt);
+    return !value?.measured ? ('unmeasured' as const) : metalClass(value.mean, asBuilt, rules.value);
   });
   const result: Piece[] = [];
   for (let i = 0; i < line.length - 1;) {

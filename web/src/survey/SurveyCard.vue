@@ -16,8 +16,10 @@ import { onSheet } from '../car/onSheet.ts';
 import SizedZone from './SizedZone.vue';
 import type { MapKind } from './useMaps.ts';
 import type { SizedKind } from './sizedKind.ts';
+import { useSurveyRules } from './useSurveyRules.ts';
 
 /* What the readings of a panel say, in one sentence and one figure; then the reasons. */
+const rules = useSurveyRules();
 const props = defineProps<{
   layer: Layer;
   /** Its outline can be a zone as a whole; zones are drawn on any of its sheets. */
@@ -175,9 +177,9 @@ const filler = computed(() =>
         <dt>Thickest coating</dt>
         <dd class="mono">
           {{ filler.coatingOver ? 'more than ' : '' }}{{ units.coating.text(filler.coatingUm!)
-          }}<span v-if="fillerDepth(filler.coatingUm!) > 0" class="alarm">
+          }}<span v-if="fillerDepth(filler.coatingUm!, rules) > 0" class="alarm">
             – filler {{ filler.coatingOver ? 'over ' : 'about '
-            }}{{ units.sheet(fillerDepth(filler.coatingUm!)) }}</span
+            }}{{ units.sheet(fillerDepth(filler.coatingUm!, rules)) }}</span
           >
         </dd>
       </div>

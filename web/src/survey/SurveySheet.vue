@@ -19,10 +19,12 @@ import PhotoOverlay from '../photo/PhotoOverlay.vue';
 import MapLayer from './MapLayer.vue';
 import { coatingLook, metalLook } from './paintMap.ts';
 import { dotPaths } from './surveyScene.ts';
+import { useSurveyRules } from './useSurveyRules.ts';
 import CornerHandles from '../sheet/CornerHandles.vue';
 import { useUnits } from '../shell/units.ts';
 
 /* One panel at true size: readings, map, zones, finds, advice, and a picture laid over it. */
+const rules = useSurveyRules();
 const props = defineProps<{
   panel: Panel;
   layer: Layer;
@@ -58,7 +60,7 @@ const emit = defineEmits<{
   next: [place: NextReading];
 }>();
 const box = computed(() => boxOf(props.panel.outline));
-const dots = computed(() => dotPaths(props.readings, props.layer.thickness));
+const dots = computed(() => dotPaths(props.readings, props.layer.thickness, rules.value));
 const shown = computed(() => props.zones.filter((zone) => zone.id !== props.editing));
 const sheetPath = computed(
   () =>

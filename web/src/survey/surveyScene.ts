@@ -1,24 +1,28 @@
 import type { ReadingView } from '@aspecta/contract/survey';
 import type { Point } from '@aspecta/core/geometry';
-import { coatingClass, metalClass, metalOf } from '@aspecta/core/survey';
+import { coatingClass, metalClass, metalOf, surveyRules } from '@aspecta/core/survey';
 import { dotsPath } from '../sheet/pathData.ts';
 
 /** What a reading says at a glance. */
 export type DotLook = 'sound' | 'worn' | 'thin' | 'failing' | 'through' | 'filler' | 'coated';
 
-export function dotLook(reading: ReadingView, asBuilt: number): DotLook {
+export function dotLook(reading: ReadingView, asBuilt: number, rules = surveyRules): DotLook {
   const metal = metalOf({ metalMm: reading.metalMm ?? undefined, probe: reading.probe ?? undefined });
-  if (metal !== undefined) return metalClass(metal, asBuilt);
+  if (metal !== undefined) return metalClass(metal, asBuilt, rules);
   if (reading.probe === 'soft') return 'thin';
-  if (reading.coatingUm !== null) return coatingClass(reading.coatingUm) === 'filler' ? 'filler' : 'coated';
+  if (reading.coatingUm !== null) return coatingClass(reading.coatingUm, rules) === 'filler' ? 'filler' : 'coated';
   return 'sound';
 }
 
 /** Readings as few paths, one for each look: five hundred dots stay fluid. */
-export function dotPaths(readings: readonly ReadingView[], asBuilt: number): { look: DotLook; path: string }[] {
+export function dotPaths(
+  readings: readonly ReadingView[],
+  asBuilt: number,
+  rules = surveyRules,
+): { look: DotLook; path: string }[] {
   const groups = new Map<DotLook, Point[]>();
   for (const reading of readings) {
-    const look = dotLook(reading, asBuilt);
+    const look = dotLook(reading, asBuilt, rules);
     const group = groups.get(look);
     if (group) group.push([reading.u, reading.v]);
     else groups.set(look, [[reading.u, reading.v]]);

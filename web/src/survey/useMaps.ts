@@ -47,26 +47,27 @@ export function useMaps(
     new Set(points.map((p) => `${Math.round(p.u)} ${Math.round(p.v)}`)).size;
 
   let wanted = 0;
-  watch([samples, limit], async ([{ metal, coating }, under]) => {
+  watch([samples, limit, rules], async ([{ metal, coating }, under, by]) => {
     const mine = ++wanted;
     const here = panel();
     if (!here || under === 0) return;
     const sheet = sheetOf(here) as never;
+    const asBuilt = layerOf(here, layer.value).thickness;
     mapping.value = true;
     const none = () => null;
     const maps = await Promise.all([
       distinct(metal) < FEWEST_READINGS
         ? null
-        : compute().thickness(sheet, layerOf(here, layer.value).thickness, metal, under).catch(none),
+        : compute().thickness(sheet, metal, { asBuilt, limit: under, rules: by }).catch(none),
       distinct(coating.filter((sample) => !sample.censored)) < FEWEST_READINGS
         ? null
-        : compute().coating(sheet, coating).catch(none),
+        : compute().coating(sheet, coating, by).catch(none),
     ]);
     if (mine !== wanted) return;
     [surveyMap.value, coatingMap.value] = maps;
     mapping.value = false;
     // The advice comes after the map: it is wanted, but the map is what the person waits for.
-    const told = await compute().next(sheet, metal, under, layerOf(here, layer.value).thickness).catch(none);
+    const told = await compute().next(sheet, metal, under, asBuilt).catch(none);
     if (mine === wanted) advice.value = told;
   });
   return { kind, limit, usualLimit, chosenLimit, samples, surveyMap, coatingMap, advice, called, mapping };

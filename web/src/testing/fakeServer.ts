@@ -1,3 +1,4 @@
+import { usualLimits } from '@aspecta/core/survey';
 import { flushPromises, mount, type VueWrapper } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import type { Component } from 'vue';
@@ -95,7 +96,7 @@ export function signIn(role: Role = 'owner', unit: Unit = 'mm'): void {
       paints: false,
       schools: { seen: 'butt', hidden: 'butt', flange: 'plug' },
       welding: { process: null, strategy: null, holding: null },
-      limits: { weldableShare: 0.7, weldableMm: 0.6, mountRadius: 300 },
+      limits: usualLimits,
       temperature: 20,
       coatingUnit: unit === 'in' ? 'mil' : 'um',
       heatUnit: unit === 'in' ? 'F' : 'C',

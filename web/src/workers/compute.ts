@@ -15,6 +15,7 @@ import {
   type RegionInput,
   type Opening,
   type SpreadEvidence,
+  type SurveyRules,
   type ThicknessAt,
   type ThicknessMap,
 } from '@aspecta/core/survey';
@@ -37,9 +38,13 @@ const ADVISED = 3;
 const APART = 25;
 
 const api = {
-  thickness(sheet: Polygon, asBuilt: number, readings: readonly CensoredSample[], limit: number): SurveyMap {
+  thickness(
+    sheet: Polygon,
+    readings: readonly CensoredSample[],
+    by: { asBuilt: number; limit: number; rules: SurveyRules },
+  ): SurveyMap {
     const begun = performance.now();
-    const map = mapThickness({ sheet, asBuilt, readings, limit });
+    const map = mapThickness({ sheet, readings, ...by });
     return {
       map,
       proposed: proposeZones(map, sheet, readings),
@@ -47,7 +52,8 @@ const api = {
       took: performance.now() - begun,
     };
   },
-  coating: (sheet: Polygon, readings: readonly CensoredSample[]): CoatingMap => mapCoating({ sheet, readings }),
+  coating: (sheet: Polygon, readings: readonly CensoredSample[], rules: SurveyRules): CoatingMap =>
+    mapCoating({ sheet, readings, rules }),
   next: (sheet: Polygon, points: readonly CensoredSample[], limit: number, asBuilt: number): Advice =>
     nextReadings({ points, outline: sheet, limit, asBuilt, count: ADVISED, minSpacing: APART }),
   spread: (visible: Polygon, evidence: SpreadEvidence, history: readonly Opening[], sheet: Polygon) =>
