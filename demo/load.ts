@@ -1,6 +1,6 @@
 import { existsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { schoolDefaults } from '@aspecta/core/repair';
+import { schoolDefaults, usualMetalwork } from '@aspecta/core/repair';
 import { NO_WELDING } from '@aspecta/contract/shop';
 import { usualLimits } from '@aspecta/core/survey';
 import type { Climate, Goal, Past } from '@aspecta/contract/garage';
@@ -54,6 +54,7 @@ async function people(house: Workshop): Promise<Caller> {
     unit: unit as Unit,
     overlay: false,
     limits: usualLimits,
+    metalwork: usualMetalwork,
     welding: NO_WELDING,
     paints: true,
     schools: schoolDefaults,

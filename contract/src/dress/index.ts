@@ -1,6 +1,7 @@
 import type { DressAct, DressReading, DressResult, Fill, FillProduct, FillStage } from '@aspecta/core/dress';
 import type { FitPlace } from '@aspecta/core/fit';
 import type { Point, Ring } from '@aspecta/core/geometry';
+import type { Metalwork } from '@aspecta/core/repair';
 
 /** What is done at a place, in words. */
 export const ACT_WORDS: Readonly<Record<DressAct, readonly [string, string]>> = {
@@ -56,6 +57,8 @@ export interface DressView {
   places: (FitPlace & { mm: number; end: string })[];
   /** Why filler has no business here; null where it may be used. */
   noFiller: string | null;
+  /** How the shop makes a seen weld level. */
+  finish: Metalwork['finish'];
   /** Share of the welds that are done; null where none is planned. */
   welded: number | null;
   /** Oldest first. */

@@ -1,4 +1,4 @@
-import type { Schools } from '@aspecta/core/repair';
+import type { Metalwork, Schools } from '@aspecta/core/repair';
 import type { ChangedRules } from './rules.ts';
 import type { WeldingSchools } from './welding.ts';
 import type { Limits } from '@aspecta/core/survey';
@@ -35,6 +35,8 @@ export interface Shop {
   schools: Schools;
   /** How it welds, where nobody has said anything else. */
   welding: WeldingSchools;
+  /** How it works on metal. */
+  metalwork: Metalwork;
   /** By which metal is judged. */
   limits: Limits;
   /** °C in the workshop as a rule: what welds cool down to, and what coats dry at. */
@@ -98,12 +100,16 @@ export {
 } from './rules.ts';
 export type { ChangedRules, Rule } from './rules.ts';
 export {
+  HEAT_WORDS,
   NO_WELDING,
+  settingsBy,
   TYPICAL_PATCH,
   WELDING_WORDS,
+  type HeatSchool,
   type WeldingChoice,
   type WeldingCost,
   type WeldingQuestion,
   type WeldingSchools,
 } from './welding.ts';
+export { METALWORK_WORDS, TYPICAL_METALWORK, type MetalworkCost, type MetalworkQuestion } from './metalwork.ts';
 export { SCHOOL_WORDS, TYPICAL_REPAIRS, type SchoolCost, type SchoolQuestion } from './schools.ts';

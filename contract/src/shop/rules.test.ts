@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { schoolDefaults } from '@aspecta/core/repair';
+import { schoolDefaults, usualMetalwork } from '@aspecta/core/repair';
 import { usualLimits } from '@aspecta/core/survey';
 import { changedRules, ratePer, ruleWords, type Shop } from './index.ts';
 
@@ -14,7 +14,8 @@ const rules: Omit<Shop, 'id' | 'version'> = {
   paints: false,
   schools: schoolDefaults,
   limits: usualLimits,
-  welding: { process: null, strategy: null, holding: null },
+  welding: { process: null, strategy: null, holding: null, heat: null },
+  metalwork: usualMetalwork,
   temperature: 20,
   timeZone: null,
   coatingUnit: 'um',
@@ -31,12 +32,20 @@ describe('what was changed of the house rules', () => {
     [{ coatingUnit: 'mil' }, 'Coatings are read in: Micrometres → Mil'],
     [{ heatUnit: 'F' }, 'Temperatures are read in: °C → °F'],
     [{ limits: { ...usualLimits, weldableShare: 0.75 } }, 'Weldable from, % of as built: 70 → 75'],
-    [{ welding: { process: 'tig', strategy: null, holding: null } }, 'Process: as welded last → TIG'],
+    [{ welding: { process: 'tig', strategy: null, holding: null, heat: null } }, 'Process: as welded last → TIG'],
     [{ limits: { ...usualLimits, weldableMm: 0.8 } }, 'And at least so thick: 0.60 mm → 0.80 mm'],
     [{ limits: { ...usualLimits, mountRadius: 250 } }, 'Near a mount, within: 300 mm → 250 mm'],
     [{ limits: { ...usualLimits, thinShare: 0.6 } }, 'Thin down to, % of as built: 50 → 60'],
     [{ limits: { ...usualLimits, heavyUm: 800 } }, 'Heavy paint up to, filler above: 1000 µm → 800 µm'],
     [{ limits: { ...usualLimits, certainty: 0.95 } }, 'A class is called when it is so sure, %: 90 → 95'],
+    [
+      { welding: { process: null, strategy: null, holding: null, heat: 'pass' } },
+      'Heat: as welded last → One hot quick pass',
+    ],
+    [
+      { metalwork: { ...usualMetalwork, cutBack: 'holes' } },
+      'Cut out: Back to bright metal → What is gone or too thin',
+    ],
     [{ overlay: true }, 'Weigh laying a new sheet over the old one: no → yes'],
     [
       { schools: { ...schoolDefaults, seen: 'joggle' } },

@@ -1,6 +1,8 @@
 import { CAUTION_STEPS, type CautionStep } from '@aspecta/core/safety';
 import { CLOSING_WORDS } from '../repair/index.ts';
 import { HOLDING_WORDS, PROCESS_WORDS, STRATEGY_WORDS } from '../weld/index.ts';
+import { METALWORK_WORDS, type MetalworkQuestion } from './metalwork.ts';
+import { HEAT_WORDS } from './welding.ts';
 import type { Shop, Unit } from './index.ts';
 
 /** At which step of the work a rule of the place bites. */
@@ -50,6 +52,13 @@ export const ruleWords = (unit: Unit) =>
     process: 'Process',
     strategy: 'Order of the stitches',
     holding: 'Held until it is welded by',
+    heat: 'Heat',
+    cutBack: 'Cut out',
+    rust: 'Rust that stays is treated by',
+    finish: 'A seen weld is made level',
+    primed: 'A new piece is coated',
+    lowEdge: 'The low edge of a hollow',
+    passage: 'A piece too large for its way in',
     paints: 'Paint each panel here after its repair',
     overlay: 'Weigh laying a new sheet over the old one',
     ...localWords,
@@ -87,9 +96,13 @@ export const ratePer = (rate: keyof Shop['rates'], unit: Unit): number => (unit 
 
 type Rules = Omit<Shop, 'id' | 'version' | 'changed'>;
 
+const METALWORK_QUESTIONS = Object.keys(METALWORK_WORDS) as MetalworkQuestion[];
+const metalworkName = (question: MetalworkQuestion, choice: string): string =>
+  (METALWORK_WORDS[question] as Readonly<Record<string, { name: string }>>)[choice]?.name ?? choice;
+
 /** Each rule as a person reads it, by the units and the currency of the shop; temperatures in °C, as every stored sentence has them. */
 function told(
-  { rates, schools, welding, limits, localRules, ...rules }: Rules,
+  { rates, schools, welding, metalwork, limits, localRules, ...rules }: Rules,
   { unit, currency }: Pick<Rules, 'unit' | 'currency'>,
 ) {
   const rate = (key: keyof Shop['rates']) => `${((rates[key] * ratePer(key, unit)) / 100).toFixed(2)} ${currency}`;
@@ -129,6 +142,10 @@ function told(
     process: welding.process ? PROCESS_WORDS[welding.process] : AS_LAST,
     strategy: welding.strategy ? STRATEGY_WORDS[welding.strategy] : AS_LAST,
     holding: welding.holding ? HOLDING_WORDS[welding.holding] : AS_LAST,
+    heat: welding.heat ? HEAT_WORDS[welding.heat] : AS_LAST,
+    ...(Object.fromEntries(
+      METALWORK_QUESTIONS.map((question) => [question, metalworkName(question, metalwork[question])]),
+    ) as Record<MetalworkQuestion, string>),
     paints: yes(rules.paints),
     overlay: yes(rules.overlay),
     ...(Object.fromEntries(CAUTION_STEPS.map((step) => [`local ${step}`, localRules?.[step] || 'none'])) as Record<

@@ -1,7 +1,8 @@
 import Joi from 'joi';
 import { CAUTION_STEPS } from '@aspecta/core/safety';
 import { STEP_RULE_WORDS } from './rules.ts';
-import { schoolDefaults } from '@aspecta/core/repair';
+import { METALWORK_WORDS, type MetalworkQuestion } from './metalwork.ts';
+import { schoolDefaults, usualMetalwork, type Metalwork } from '@aspecta/core/repair';
 import { usualLimits, type Limits } from '@aspecta/core/survey';
 import type { Role, SetUp, Shop } from './index.ts';
 import { NO_WELDING, type WeldingSchools } from './welding.ts';
@@ -55,6 +56,14 @@ const reckoned = {
     hidden: Joi.valid('butt', 'lap', 'joggle').required(),
     flange: Joi.valid('plug', 'spot').required(),
   }).default(schoolDefaults),
+  metalwork: Joi.object<Metalwork>(
+    Object.fromEntries(
+      (Object.keys(METALWORK_WORDS) as MetalworkQuestion[]).map((question) => [
+        question,
+        Joi.valid(...Object.keys(METALWORK_WORDS[question])).required(),
+      ]),
+    ),
+  ).default(usualMetalwork),
 };
 /** Limits of classes; as is usual where a device of before does not send them. */
 const share = (limit: keyof Limits) => ({ [limit]: Joi.number().min(0).max(1).default(usualLimits[limit]) });
@@ -62,7 +71,7 @@ const micrometres = (limit: keyof Limits) => ({
   [limit]: Joi.number().min(1).max(5000).default(usualLimits[limit]),
 });
 /** House rules by which estimates are reckoned. */
-export const triedRulesSchema = Joi.object<Pick<Shop, 'rates' | 'overlay' | 'schools'>>(reckoned);
+export const triedRulesSchema = Joi.object<Pick<Shop, 'rates' | 'overlay' | 'schools' | 'metalwork'>>(reckoned);
 export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
   name,
   currency,
@@ -74,6 +83,7 @@ export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
     process: Joi.valid('mig', 'tig', 'gas').allow(null).required(),
     strategy: Joi.valid('coolest', 'skip', 'backstep').allow(null).required(),
     holding: Joi.valid('clamps', 'screws').allow(null).required(),
+    heat: Joi.valid('cool', 'pass').allow(null).default(null),
   }).default(NO_WELDING),
   limits: Joi.object<Limits>({
     weldableShare: Joi.number().min(0.3).max(1).required(),

@@ -5,11 +5,27 @@ export interface WeldingSchools {
   process: HandProcess | null;
   strategy: Exclude<Strategy, 'continuous'> | null;
   holding: Holding | null;
+  /** How cold a place is before it is welded again. */
+  heat: HeatSchool | null;
 }
+/** Hand-warm before each next stitch, or one hot quick pass once it is well tacked. */
+export type HeatSchool = 'cool' | 'pass';
+/** °C below which a place is welded again; common practice, no published source. */
+const WELD_AGAIN: Readonly<Record<HeatSchool, number>> = { cool: 50, pass: 150 };
+export const HEAT_WORDS: Readonly<Record<HeatSchool, string>> = {
+  cool: 'Short stitches, cold in between',
+  pass: 'One hot quick pass',
+};
+
+/** Settings of a weld plan that the schools of the shop say. */
+export const settingsBy = ({ heat, ...others }: WeldingSchools) => ({
+  ...Object.fromEntries(Object.entries(others).filter(([, choice]) => choice !== null)),
+  ...(heat ? { handWarm: WELD_AGAIN[heat] } : {}),
+});
 export type WeldingQuestion = keyof WeldingSchools;
 export type WeldingChoice<Q extends WeldingQuestion = WeldingQuestion> = NonNullable<WeldingSchools[Q]>;
 
-export const NO_WELDING: WeldingSchools = { process: null, strategy: null, holding: null };
+export const NO_WELDING: WeldingSchools = { process: null, strategy: null, holding: null, heat: null };
 
 /** What each school of welding stands for, in a sentence; common practice, no published source. */
 export const WELDING_WORDS: { readonly [Q in WeldingQuestion]: Readonly<Record<WeldingChoice<Q>, string>> } = {
@@ -26,6 +42,10 @@ export const WELDING_WORDS: { readonly [Q in WeldingQuestion]: Readonly<Record<W
   holding: {
     clamps: 'Nothing is left to weld up; they need an edge to hold on to.',
     screws: 'Sheets lie tight wherever they are wanted; every hole is welded up afterwards.',
+  },
+  heat: {
+    cool: 'A stitch as long as a thumb is wide, then elsewhere until one can lay a hand on it; slow, and it warps least.',
+    pass: 'Well tacked, then on before it has gone cold: the heat is over quickly and pulls once. For those who do it every day.',
   },
 };
 

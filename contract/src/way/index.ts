@@ -22,7 +22,9 @@ export interface WayView extends WaySay {
   /** mm */
   piece: Ring;
   results: WayResult[];
+  /** The way that the shop would take by its rules, and the one that costs least. */
   best: string | null;
+  cheapest: string | null;
   /** Lines that lie in the middle of a fold or flange of the panel, where a seam is stiff and hidden. */
   suggested: (PartingLine & { name: string })[];
   /** 0 where nothing was said yet. */

@@ -41,7 +41,7 @@ export interface UsualWeld {
   /** The panel and the car on which it was; null where nothing of this kind was welded yet, and only the house rules speak. */
   last: { panel: string; car: string } | null;
   /** Settings of it that are house rules. */
-  ruled: ('process' | 'strategy' | 'holding')[];
+  ruled: ('process' | 'strategy' | 'holding' | 'heat')[];
 }
 
 /** A plan that another one has taken the place of when welding had begun; its welds are in the metal. */

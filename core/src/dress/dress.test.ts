@@ -55,6 +55,17 @@ describe('a straight edge over the welds', () => {
     expect(dressRound({ places: row, readings: read(-9), filler: true }).fill!.kind).toBe('metal');
   });
 
+  it('brings metal up until no filler is needed where the shop works so, and never fills there', () => {
+    const by = (finish: 'filler' | 'metal') =>
+      dressRound({ places: row, readings: read(-0.2, -1.2, 0, 0), filler: true, finish });
+    expect(by('filler')).toMatchObject({ good: true, fill: { kind: 'fine' } });
+    expect(by('metal')).toMatchObject({ good: false, fill: null });
+    expect(by('metal').places.map(({ act }) => act)).toEqual(['level', 'stretch', 'level', 'level']);
+    // On what carries load the weld is left as it is, by either school.
+    const left = dressRound({ places: row, readings: read(-1.2), filler: false, finish: 'metal' });
+    expect(left.places[0]!.act).toBe('level');
+  });
+
   it('refuses a place that is none and a reading that is none', () => {
     expect(() => dressRound({ places: row, readings: [{ place: '7:0', mm: 1 }], filler: true })).toThrow(/no joint/);
     expect(() => dressRound({ places: row, readings: read(80), filler: true })).toThrow(/readings\[0\]\.mm/);

@@ -1,6 +1,7 @@
 import { finite, list } from '../check.ts';
 import type { FitPlace } from '../fit/index.ts';
 import { refuse } from '../problem.ts';
+import type { Metalwork } from '../repair/index.ts';
 import { fillLayers } from './fillStages.ts';
 
 /** mm: up to there it is level; good work for filler; most for ordinary filler; most for metal-filled; least feather on each side (T-17, T-39). */
@@ -50,12 +51,13 @@ const READING_SD = 0.25;
 const DENSITY = 1.8;
 const STAYS = 0.5;
 
-const actOf = (mm: number, filler: boolean): DressAct => {
+const actOf = (mm: number, filler: boolean, finish: Metalwork['finish']): DressAct => {
   // Where the weld is left for its strength, or nobody sees it, small differences stay.
   if (!filler && Math.abs(mm) <= DRESS_LIMITS.ordinary) return 'level';
   if (mm > DRESS_LIMITS.level) return 'shrink';
   if (mm >= -DRESS_LIMITS.level) return 'level';
-  if (mm >= -DRESS_LIMITS.good) return 'fill';
+  // Brought up until no filler is needed.
+  if (mm >= -DRESS_LIMITS.good) return finish === 'metal' ? 'stretch' : 'fill';
   if (mm >= -DRESS_LIMITS.ordinary) return 'stretch';
   return mm >= -DRESS_LIMITS.metal ? 'build' : 'again';
 };
@@ -65,7 +67,7 @@ const actOf = (mm: number, filler: boolean): DressAct => {
  * much filler it would take as it lies now? Between two places of a joint the low runs straight; it is
  * feathered out on both sides.
  *
- * @param input places of the joints (mm along each), readings (mm), filler: false where it counts for nothing; there the weld is left but for what is far off
+ * @param input places of the joints (mm along each), readings (mm), filler: false where it counts for nothing; there the weld is left but for what is far off; finish: by filler where it is left out, else brought up until none is needed
  * @returns acts by place; filler in ml with one standard deviation, and g to mix
  * @throws Problem naming the field
  * Source: limits of filler T-17, T-39, common practice, no published source; volume of the two wedges by the trapezium rule.
@@ -75,21 +77,23 @@ export function dressRound({
   places,
   readings,
   filler,
+  finish = 'filler',
 }: {
   places: readonly FitPlace[];
   readings: readonly DressReading[];
   filler: boolean;
+  finish?: Metalwork['finish'];
 }): DressResult {
   const at = new Map(places.map((place) => [place.id, place]));
   const read = list<DressReading>('readings', readings, 0, 300).map(({ place, mm }, i) => {
     finite(`readings[${i}].mm`, mm, { min: -50, max: 50, unit: 'mm' });
     if (!at.has(place)) refuse('unknown-place', `readings[${i}].place`, 'This place lies on no joint.');
-    return { place, mm, act: actOf(mm, filler) };
+    return { place, mm, act: actOf(mm, filler, finish) };
   });
   const low = Math.max(0, ...read.map(({ mm }) => -mm));
   const proud = Math.max(0, ...read.map(({ mm }) => mm));
   const good = read.length > 0 && read.every(({ act }) => act === 'level' || act === 'fill');
-  const fillable = filler && low > DRESS_LIMITS.level && low <= DRESS_LIMITS.metal;
+  const fillable = filler && finish === 'filler' && low > DRESS_LIMITS.level && low <= DRESS_LIMITS.metal;
   return { places: read, low, proud, fill: fillable ? fillOf(read, { at, low }) : null, good };
 }
 

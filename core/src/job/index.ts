@@ -2,7 +2,7 @@ export { isPast, standingOf, STEP_STATES, type StepStanding, type StepState, typ
 export { STAGES, stagesOf, type Stage, type Staged, type StagedStep } from './stages.ts';
 export { jobSteps } from './jobSteps.ts';
 export { phaseOf } from '../repair/index.ts';
-export { hoursByKind } from './repairSteps.ts';
+export { hoursByKind } from './makesSteps.ts';
 export {
   jobDefaults,
   STEP_KINDS,

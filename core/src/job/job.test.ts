@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bodyPlan, bodyPlans } from '../body/index.ts';
+import { usualMetalwork, type Metalwork } from '../repair/index.ts';
 import type { OptionId } from '../verdict/index.ts';
 import { jobDefaults, jobSteps, phaseOf, type JobRepair, type JobStep } from './index.ts';
 import { repairOn, workOn } from './testing.ts';
@@ -237,6 +238,103 @@ describe('the steps of a job', () => {
         },
       ),
       { numRuns: 60 },
+    );
+  });
+});
+
+/* Schools of the trade; common practice, no published source. */
+describe('the steps by the schools of a shop', () => {
+  const floor = repairOn(saloon, panelOf('floor-front-l'), 'patch');
+  const by = (over: Partial<Metalwork>, repairs: readonly JobRepair[] = [floor]) =>
+    job(repairs, { metalwork: { ...usualMetalwork, ...over } });
+
+  it('coat a new piece on the bench before it is fitted, or when it is in: the metal gets its hours either way', () => {
+    const [after, before] = [by({ primed: 'after' }), by({ primed: 'before' })];
+    const id = `${floor.id} precoat`;
+    expect(stepOf(after, id)).toBeUndefined();
+    expect(stepOf(before, `${floor.id} fit`).after.find((link) => link.id === id)?.lag).toBe(jobDefaults.cure);
+    const coating = (steps: readonly JobStep[]) =>
+      steps
+        .filter(({ kind }) => ['precoat', 'behind', 'prime'].includes(kind))
+        .reduce((sum, { hours }) => sum + hours, 0);
+    // What burns at the joints is coated again.
+    expect(coating(before)).toBeGreaterThan(coating(after));
+    expect(coating(before)).toBeLessThan(1.2 * coating(after));
+  });
+
+  it('weld nothing where metal is only treated: tools are laid ready for what is done first', () => {
+    const treated = repairOn(saloon, panelOf('floor-front-l'), 'treat');
+    const work = [...treated.work, { name: 'Set up and clear away', hours: 0.5 }];
+    const hours = treated.hours + 0.5;
+    const kinds = (repair: JobRepair) => job([repair]).filter((step) => step.repair === repair.id);
+    const own = kinds({ ...treated, work, hours });
+    expect(own.map(({ kind }) => kind)).not.toContain('weld');
+    expect(own.flatMap(({ needs }) => needs)).toEqual([]);
+    expect(kinds({ ...floor, work: [...floor.work, work.at(-1)!] }).map(({ kind }) => kind)).toContain('weld');
+  });
+
+  it('let a converter harden before anything goes over it', () => {
+    const treated = repairOn(saloon, panelOf('quarter-l'), 'treat');
+    const lags = (rust: Metalwork['rust']) =>
+      by({ rust }, [treated])
+        .flatMap(({ after }) => after)
+        .filter((link) => link.id === `${treated.id} treat`)
+        .map(({ lag }) => lag);
+    expect(lags('convert').length).toBeGreaterThan(0);
+    expect(lags('convert').every((lag) => lag === jobDefaults.convert)).toBe(true);
+    expect(lags('neutralise').every((lag) => lag === undefined)).toBe(true);
+    expect(stepOf(by({ rust: 'blast' }, [treated]), `${treated.id} treat`).title).toMatch(/blast to white metal/);
+  });
+
+  it('treat the metal that stays beside a patch before anything is covered', () => {
+    const work = [...floor.work, { name: 'Convert, neutralise and prime', hours: 0.5 }];
+    const steps = by({ cutBack: 'holes' }, [{ ...floor, work }]);
+    expect(stepOf(steps, `${floor.id} treat`).hours).toBeGreaterThan(0);
+    expect(waitsFor(steps, `${floor.id} prime`, `${floor.id} treat`)).toBe(true);
+    expect(stepOf(by({}), `${floor.id} treat`)).toBeUndefined();
+  });
+
+  it('fill nothing where metal is worked until none is needed', () => {
+    const seen = repairOn(saloon, panelOf('quarter-l'), 'patch');
+    expect(stepOf(by({}, [seen]), `${seen.id} fill`).hours).toBe(jobDefaults.fill);
+    expect(stepOf(by({ finish: 'metal' }, [seen]), `${seen.id} fill`)).toBeUndefined();
+  });
+
+  it('leave the low edge of a hollow open, or seal it; the drains stay open in any case', () => {
+    const sill = repairOn(saloon, panelOf('sill-l'), 'patch');
+    const sealed = (lowEdge: Metalwork['lowEdge'], repair = sill) =>
+      stepOf(by({ lowEdge }, [repair]), `${repair.id} seal`).title;
+    expect(sealed('open')).toMatch(/low edge of the hollow and the drains stay open/);
+    expect(sealed('shut')).toMatch(/the low edge too; the drains stay open/);
+    // A floor has no hollow.
+    expect(sealed('shut', floor)).toMatch(/seal the seams, leave the drains open/);
+  });
+
+  it('are in an order in which they can be done, whatever the schools, on any panel of the four bodies (property)', () => {
+    const ids = bodyPlans().flatMap((plan) => plan.panels.map((panel) => `${plan.id}/${panel.id}`));
+    const schools = fc.record({
+      cutBack: fc.constantFrom('bright', 'holes'),
+      rust: fc.constantFrom('neutralise', 'convert', 'blast'),
+      finish: fc.constantFrom('filler', 'metal'),
+      primed: fc.constantFrom('after', 'before'),
+      lowEdge: fc.constantFrom('open', 'shut'),
+      passage: fc.constant('cheapest'),
+    });
+    fc.assert(
+      fc.property(fc.constantFrom(...ids), fc.constantFrom(...OPTIONS), schools, (id, choice, metalwork) => {
+        const plan = bodyPlan(id.split('/')[0]!);
+        const panel = plan.panels.find((one) => one.id === id.split('/')[1])!;
+        const repairs = [repairOn(plan, panel, choice)];
+        const steps = jobSteps({ body: plan, repairs, finds: [], undecided: [], metalwork: metalwork as Metalwork });
+        for (const [i, step] of steps.entries())
+          for (const link of step.after) {
+            const before = placeOf(steps, link.id);
+            expect(before).toBeGreaterThanOrEqual(0);
+            expect(before).toBeLessThan(i);
+            // What must follow soon is never made to wait for longer.
+            if (link.within !== undefined) expect(link.lag ?? 0).toBeLessThanOrEqual(link.within);
+          }
+      }),
     );
   });
 });

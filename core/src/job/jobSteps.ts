@@ -1,5 +1,6 @@
 import { usualSystems } from '../close/index.ts';
 import { refuse } from '../problem.ts';
+import { usualMetalwork } from '../repair/index.ts';
 import { keepsPanel } from '../verdict/index.ts';
 import { carSteps } from './carSteps.ts';
 import { inOrder } from './inOrder.ts';
@@ -31,6 +32,7 @@ export function jobSteps({
   held,
   paints = false,
   systems = usualSystems,
+  metalwork = usualMetalwork,
   house = {},
 }: JobInput): JobStep[] {
   const paces = { ...jobDefaults, ...house };
@@ -68,7 +70,7 @@ export function jobSteps({
       { house: paces, held },
     ),
     ...known.flatMap((repair) =>
-      repairSteps(repair, panelOf.get(repair.panel)!, { body, house: paces, paints, systems }),
+      repairSteps(repair, panelOf.get(repair.panel)!, { body, house: paces, paints, systems, metalwork }),
     ),
   ];
   acrossRepairs(steps, known, body);

@@ -1,5 +1,6 @@
 import type { CoatSystems } from '../close/index.ts';
 import type { BodyPlan } from '../body/index.ts';
+import type { Metalwork } from '../repair/index.ts';
 import type { OrderState } from '../order/index.ts';
 import type { OptionId } from '../verdict/index.ts';
 
@@ -19,6 +20,7 @@ export const STEP_KINDS = [
   'look',
   'behind',
   'make',
+  'precoat',
   'fit',
   'weld',
   'dress',
@@ -150,6 +152,8 @@ export interface JobInput {
   held?: Partial<HeldShares>;
   /** Each panel that is seen is painted after its repair; else paint is left for later. */
   paints?: boolean;
+  /** How the shop works on metal; as is usual where it is left out. */
+  metalwork?: Metalwork;
   /** What goes onto each side of the metal; as is usual where it is left out. */
   systems?: CoatSystems;
   house?: Partial<JobHouse>;
@@ -178,6 +182,8 @@ export interface JobHouse {
   cure: number;
   /** Calendar hours until what lies over the primer bears handling and weather. */
   harden: number;
+  /** Calendar hours a converter hardens before anything goes over it. */
+  convert: number;
   /** Calendar hours bare metal may stand. */
   bare: number;
 }
@@ -199,5 +205,6 @@ export const jobDefaults: JobHouse = {
   decide: 0.25,
   cure: 24,
   harden: 24,
+  convert: 24,
   bare: 48,
 };

@@ -4,6 +4,7 @@ import { refuse } from '../problem.ts';
 import { partedByRuns } from './cutRuns.ts';
 import type { Closing, JointFacts } from './joint.ts';
 import { hemWelds } from './jointWork.ts';
+import type { Metalwork } from './metalwork.ts';
 import type { PieceJoint } from './ofPanel.ts';
 
 /** How a shop closes joints of which nobody has said anything else (the schools of the trade). */
@@ -148,12 +149,22 @@ export function ownersOf<C extends Pick<JointChoice, 'at' | 'kind'>>(
 /** The place by which a choice keeps to its stretch: the middle of its line. */
 export const placeOf = ({ line }: Pick<PieceJoint, 'line'>): Point => pointAt(line, lineLength(line) / 2);
 
-/** What to look out for where a joint is closed so, each in a sentence. mm. */
+/** Of the low edge of a hollow, by the school of the shop. */
+const LOW: Readonly<Record<Metalwork['lowEdge'], string>> = {
+  open: 'It is the low edge of a hollow: it is held by its welds alone, and what lies between them stays unsealed so that water runs out.',
+  shut: 'It is the low edge of a hollow and is sealed from end to end here: water that gets in can leave by the drains alone, so keep every one of them open.',
+};
+
+/** What to look out for where a joint is closed so, each in a sentence; low: the school of the shop where it is the low edge of a hollow. mm. */
 export function closingNotes(
   { closing, line, kind }: ClosedJoint,
-  { mounts, radius }: { mounts: readonly { at: Point; name: string }[]; radius: number },
+  {
+    mounts,
+    radius,
+    low,
+  }: { mounts: readonly { at: Point; name: string }[]; radius: number; low?: Metalwork['lowEdge'] | undefined },
 ): string[] {
-  const out: string[] = [];
+  const out: string[] = low ? [LOW[low]] : [];
   const overlaps = closing === 'lap' || closing === 'joggle';
   if (overlaps)
     out.push(

@@ -17,9 +17,11 @@ export {
   type Schools,
 } from './closings.ts';
 export { straightRuns } from './cutRuns.ts';
+export { lowEdge } from './lowEdge.ts';
+export { cutAndLeft, usualMetalwork, type Metalwork } from './metalwork.ts';
 export { lineWork } from './lineWork.ts';
 export { panelJoints, pieceJoints, spotsOf, type PieceJoint } from './ofPanel.ts';
-export { isUndone, paceFor, phaseOf, WORK_KINDS, type Paces, type WorkKind } from './phases.ts';
+export { isSettingUp, isUndone, paceFor, phaseOf, WORK_KINDS, type Paces, type WorkKind } from './phases.ts';
 export { COATED_FACES, minutesPerDm2, SHAPE_PACES, shaping, STRIPPED_AROUND } from './patchWork.ts';
 export { PACES, ROUGHLY, type Minutes } from './paces.ts';
 export { stretchesOf, type OutlineEdge, type Stretch } from './stretches.ts';

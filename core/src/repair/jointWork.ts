@@ -1,5 +1,6 @@
 import { together, type Closing, type Element, type JointFacts } from './joint.ts';
 import { lineWork } from './lineWork.ts';
+import type { Metalwork } from './metalwork.ts';
 import { PACES, ROUGHLY, type Minutes } from './paces.ts';
 
 /** mm between the small welds that hold a hem: three to five on the side of a door (T-36). */
@@ -26,13 +27,13 @@ const weldsOf = (joints: readonly JointFacts[]) =>
  * hand its own edges turned. What is cut within the sheet is not among them.
  *
  * @param joints edges of the panel that the piece takes in, mm
- * @param how visible: welds are dressed fully; made: by hand, not bought with its edges
+ * @param how visible: welds are dressed fully; made: by hand, not bought with its edges; finish: by filler where it is left out
  * Source: common practice, no published source (T-10, T-22, T-24, T-36, T-37).
  * @example jointWork([{ kind: 'bolt', length: 600, fasteners: 4 }], { visible: true, made: false }).map(({ name, count }) => [name, count]) // → [["Undo and do up bolts", 4]]
  */
 export function jointWork(
   joints: readonly JointFacts[],
-  { visible, made }: { visible: boolean; made: boolean },
+  { visible, made, finish = 'filler' }: { visible: boolean; made: boolean; finish?: Metalwork['finish'] },
 ): Element[] {
   // Where the old lip stays, the piece is butted to it: nothing is drilled, and the joint is one in the sheet.
   const kept = joints.filter((joint) => isSpotted(joint) && joint.closing === 'butt');
@@ -42,6 +43,7 @@ export function jointWork(
   const spotted = opened.filter(isSpotted);
   const [brazed, hemmed] = [of('braze'), of('hem')];
   const bare = visible ? 1 : ROUGHLY;
+  const fullyMetal = visible && finish === 'metal';
   const row = (name: string, count: number, unit: string, minutes: Minutes, rule: string): Element[] =>
     count > 0 ? [{ name, count, unit, minutes, rule }] : [];
   return together([
@@ -94,13 +96,13 @@ export function jointWork(
     ),
     ...row('Set rivets', weldsOf(closedBy('rivet')), 'rivets', PACES.rivetIn, 'T-47'),
     ...row(
-      'Dress welds',
+      fullyMetal ? 'Metal-finish welds' : 'Dress welds',
       lengthOf([...closedBy('plug').filter(({ kind }) => !['lip', 'drip'].includes(kind)), ...closedBy('braze')]) *
         bare,
       'dm',
-      PACES.dressDm,
+      fullyMetal ? PACES.metalFinishDm : PACES.dressDm,
       'T-34',
     ),
-    ...kept.flatMap(({ length }) => lineWork(length, { visible })),
+    ...kept.flatMap(({ length }) => lineWork(length, { visible, finish })),
   ]);
 }

@@ -9,6 +9,9 @@ export type Minutes = readonly [number, number, number];
 export const PACES = {
   stripDm2: [1.5, 2.5, 5],
   treatDm2: [2, 3, 5],
+  convertDm2: [1.2, 2, 3.5],
+  blastDm2: [1.5, 3, 6],
+  blastSetUp: [20, 35, 75],
   coatDm2: [0.6, 1, 2],
   cutDm: [1.2, 2, 4],
   template: [8, 12, 25],
@@ -21,6 +24,7 @@ export const PACES = {
   joggleDm: [0.8, 1.2, 2.5],
   sealDm: [0.8, 1.2, 2.5],
   dressDm: [3, 5, 10],
+  metalFinishDm: [8, 15, 32],
   drillSpot: [1.2, 1.75, 3],
   spotWeld: [0.4, 0.6, 1.2],
   plug: [1, 1.5, 3],

@@ -37,11 +37,15 @@ const PHASES: readonly (readonly [string, WorkKind])[] = [
   ['Set rivets', 'weld'],
   ['Set up', 'weld'],
   ['Dress', 'dress'],
+  ['Metal-finish', 'dress'],
   ['Raise and planish', 'dress'],
   ['Fill pits', 'dress'],
   ['Convert', 'treat'],
+  ['Neutralise', 'treat'],
+  ['Make ready for blasting', 'treat'],
+  ['Blast', 'treat'],
   ['Take off white', 'treat'],
-  ['Seal the overlap', 'seal'],
+  ['Seal the', 'seal'],
   ['Coat', 'prime'],
   ['Seal and coat', 'prime'],
 ];
@@ -52,6 +56,9 @@ export const phaseOf = (name: string): WorkKind | null =>
 
 /** How many hours of the shop one counted hour of this work takes. */
 export const paceFor = (name: string, paces: Paces = {}): number => paces[phaseOf(name) ?? 'fit'] ?? 1;
+
+/** Laying tools ready and clearing away: with the welding, where anything is welded. */
+export const isSettingUp = (name: string): boolean => name.startsWith('Set up');
 
 /** Bolts: half of that work is done when the joint is opened. */
 export const isUndone = (name: string): boolean => name.startsWith('Undo') || name.startsWith('Unbolt');

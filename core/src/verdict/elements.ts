@@ -9,9 +9,11 @@ import {
   shaping,
   STRIPPED_AROUND,
   together,
+  usualMetalwork,
   type Element,
   type JointFacts,
 } from '../repair/index.ts';
+import { cleaned, leftWork, sealedLow } from './bySchool.ts';
 import type { Repair } from './repair.ts';
 
 export type { Element } from '../repair/index.ts';
@@ -64,9 +66,9 @@ export function elementsOf(option: OptionId, repair: Repair): Element[] {
 }
 
 /** Damaged area, mm²: that of the zones, and never more than the layers have on which they lie. */
-export const damagedArea = ({ zones, panel, layers = 1 }: Repair) =>
+export const damagedArea = ({ zones, panel, layers = 1, left = 0 }: Repair) =>
   Math.min(
-    zones.reduce((sum, zone) => sum + zone.area, 0),
+    zones.reduce((sum, zone) => sum + zone.area, left),
     panel.area * layers,
   );
 
@@ -77,18 +79,7 @@ function treatElements(repair: Repair): Element[] {
     ...(dented > 0
       ? [{ name: 'Raise and planish', count: dented, unit: 'dm²', minutes: PACES.planishDm2, rule: 'T-34' } as const]
       : []),
-    { name: 'Strip to clean metal', count: area, unit: 'dm²', minutes: PACES.stripDm2, rule: 'T-21' },
-    {
-      name: repair.zones.every((zone) => zone.class === 'dent')
-        ? 'Clean and prime'
-        : repair.panel.material === 'aluminium'
-          ? 'Take off white corrosion, etch and prime'
-          : 'Convert, neutralise and prime',
-      count: area,
-      unit: 'dm²',
-      minutes: PACES.treatDm2,
-      rule: 'T-19',
-    },
+    ...cleaned(area, repair),
     ...(repair.panel.visible
       ? [
           {
@@ -108,6 +99,7 @@ const edgesOf = ({ zones }: Repair): JointFacts[] => zones.flatMap((zone) => zon
 
 function patchElements(repair: Repair): Element[] {
   const { panel, zones } = repair;
+  const { finish } = repair.metalwork ?? usualMetalwork;
   const weld = zones.reduce((sum, zone) => sum + zone.patchPerimeter, 0);
   const area = zones.reduce((sum, zone) => sum + zone.patchArea, 0);
   const [cutOut, ...joinAndDress] = lineWork(weld, {
@@ -115,6 +107,7 @@ function patchElements(repair: Repair): Element[] {
     closing: repair.closing ?? 'butt',
     welds: weld / LAP_PITCH,
     unseen: zones.reduce((sum, zone) => sum + (zone.patchUnseen ?? 0), 0),
+    finish,
   });
   return together([
     {
@@ -133,7 +126,9 @@ function patchElements(repair: Repair): Element[] {
     ...coverWork(zones),
     { name: 'Trial fits', count: zones.length * PATCH_FITS, unit: 'fits', minutes: PACES.trialFit, rule: 'T-30' },
     ...joinAndDress,
-    ...jointWork(edgesOf(repair), { visible: panel.visible, made: true }),
+    ...jointWork(edgesOf(repair), { visible: panel.visible, made: true, finish }),
+    ...sealedLow(repair, 'patch'),
+    ...leftWork(repair),
     {
       name: 'Coat inside and out',
       count: dm2(area) * COATED_FACES,
@@ -162,7 +157,11 @@ function partElements(repair: Repair): Element[] {
   );
   return [
     ...made,
-    ...jointWork(edgesOf(repair), { visible: repair.panel.visible, made: false }),
+    ...jointWork(edgesOf(repair), {
+      visible: repair.panel.visible,
+      made: false,
+      finish: (repair.metalwork ?? usualMetalwork).finish,
+    }),
     { name: 'Cut the part from the repair panel', count: weld, unit: 'dm', minutes: PACES.cutDm, rule: 'T-28' },
     { name: 'Blend its edges and flanges', count: weld, unit: 'dm', minutes: PACES.flangeDm, rule: 'T-32' },
   ];
@@ -243,7 +242,9 @@ function overlayElements(repair: Repair): Element[] {
   ];
 }
 
-function wholeElements({ panel }: Repair): Element[] {
+function wholeElements(repair: Repair): Element[] {
+  const { panel } = repair;
+  const { finish } = repair.metalwork ?? usualMetalwork;
   const common: Element[] = [
     { name: 'Fit, adjust, fit again', count: PANEL_FITS, unit: 'fits', minutes: PACES.adjust, rule: 'T-30' },
     {
@@ -256,7 +257,8 @@ function wholeElements({ panel }: Repair): Element[] {
   ];
   if (panel.joints) {
     const [fits, coats] = common as [Element, Element];
-    return [fits, ...jointWork(panel.joints, { visible: panel.visible, made: false }), coats];
+    const joined = jointWork(panel.joints, { visible: panel.visible, made: false, finish });
+    return [fits, ...joined, ...sealedLow(repair, 'whole'), coats];
   }
   if (panel.bolted)
     return [{ name: 'Unbolt and bolt up', count: 2, unit: 'times', minutes: PACES.unbolt, rule: 'T-27' }, ...common];

@@ -1,5 +1,5 @@
 import type { WayToSheet } from '../body/index.ts';
-import type { JointFacts, Paces } from '../repair/index.ts';
+import type { JointFacts, Metalwork, Paces } from '../repair/index.ts';
 import { usualLimits, type ZoneClass } from '../survey/index.ts';
 
 /** What is known of the damage and the panel when the options are weighed. Lengths mm, areas mm². */
@@ -26,6 +26,12 @@ export interface Repair {
   zones: readonly RepairZone[];
   /** How cuts in the sheet are closed; butted where it is left out. */
   closing?: 'butt' | 'lap' | 'joggle';
+  /** How the shop works on metal; as is usual where it is left out. */
+  metalwork?: Metalwork;
+  /** Damage beside it that stays and is treated, mm² (how far is cut). */
+  left?: number;
+  /** The lowest edge of a hollow that the repair shuts, mm: of the patches, and of the whole panel. */
+  lowEdge?: { patch: number; whole: number };
   /** Layers on which they lie; shares are of all of them together. */
   layers?: number;
   /** From which side it is reached, and which sheets are open before it; from outside, through none, where left out. */

@@ -37,6 +37,15 @@ describe('ways in', () => {
     expect(best).toBe(routes[0]!.total < routes[1]!.total ? 'door' : 'open');
   });
 
+  it('goes by the rule of the house where both schools work, and says what would cost least', () => {
+    const both = { ...pan, lines: [{ across: true, at: 600 }] };
+    const { cheapest } = waysIn(both);
+    expect(waysIn({ ...both, rather: 'sections' })).toMatchObject({ best: 'door', cheapest });
+    expect(waysIn({ ...both, rather: 'neighbour' })).toMatchObject({ best: 'open', cheapest });
+    // Where only one of them works, it is that one.
+    expect(waysIn({ ...pan, rather: 'sections' }).best).toBe('open');
+  });
+
   it('a line that goes in and out of a piece is only a seam where there is metal', () => {
     // A frame with a notch 400 wide from above, 500 deep: 100 up, then out, then nothing.
     const notched: Ring = [

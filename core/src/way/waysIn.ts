@@ -2,7 +2,7 @@ import { finite, list } from '../check.ts';
 import { passage, split, type Passage, type Split } from '../cut/index.ts';
 import { between, boxOf, type Point, type Ring } from '../geometry/index.ts';
 import { Problem, refuse } from '../problem.ts';
-import { lineWork, meanHours } from '../repair/index.ts';
+import { lineWork, meanHours, type Metalwork } from '../repair/index.ts';
 import { asLine, type PartingLine } from './parting.ts';
 import { stretchesAlong } from './seams.ts';
 
@@ -41,6 +41,10 @@ export interface WayInput {
   rate: number;
   /** The seams are seen, and dressed fully. */
   visible: boolean;
+  /** What the shop would rather do where the piece is too large; what costs least where it is left out. */
+  rather?: Metalwork['passage'];
+  /** How its seams are made level; by filler where it is left out. */
+  finish?: Metalwork['finish'];
 }
 
 export interface WayResult {
@@ -67,15 +71,26 @@ const MOST_ROUTES = 8;
  * off and goes back, the seams that parting costs, and what may break; all of it in one figure.
  *
  * @param input mm; hours; money in minor units
- * @returns the ways in their order, and the one that costs least of those that work; null where none does
+ * @returns the ways in their order, the one that the shop would take, and the one that costs least of those that work; null where none does
  * @throws Problem naming the field
  * Source: passage and parting as in cut.passage and cut.split; hours as in the joints of a repair;
  * expected loss = chance × price.
  * @example waysIn({ piece: [[0, 0], [400, 0], [400, 300], [0, 300]], depth: 20, clearance: 50, lines: [], routes: [{ id: 'door', name: 'Door', opening: { a: 900, b: 700 }, room: null, parts: [] }], rate: 5000, visible: false }).best // → "door"
  */
-export function waysIn({ piece, depth, clearance, lines, routes, rate, visible }: WayInput): {
+export function waysIn({
+  piece,
+  depth,
+  clearance,
+  lines,
+  routes,
+  rate,
+  visible,
+  rather = 'cheapest',
+  finish = 'filler',
+}: WayInput): {
   routes: WayResult[];
   best: string | null;
+  cheapest: string | null;
 } {
   finite('rate', rate, { min: 0, max: 1e9 });
   const { minU, minV, maxU, maxV } = boxOf(piece);
@@ -99,7 +114,7 @@ export function waysIn({ piece, depth, clearance, lines, routes, rate, visible }
       const seam = used
         .flatMap(({ crossings }) => stretchesAlong(crossings.map(({ at }) => at)))
         .reduce((sum, [from, to]) => sum + between(from, to), 0);
-      const seams = seam > 0 ? meanHours(lineWork(seam, { visible })) : 0;
+      const seams = seam > 0 ? meanHours(lineWork(seam, { visible, finish })) : 0;
       return {
         ...{ id: route.id, passes: true, sections, lines: used, seam, risk: parts.risk, problem: null },
         hours: { parts: parts.hours, seams },
@@ -116,8 +131,13 @@ export function waysIn({ piece, depth, clearance, lines, routes, rate, visible }
     }
   });
   const ways = results.filter(({ passes }) => passes);
-  return { routes: results, best: ways.length > 0 ? ways.reduce((a, b) => (b.total < a.total ? b : a)).id : null };
+  const parted = ({ sections }: WayResult) => sections.length > 1;
+  const asHouse = ways.filter((way) => rather !== 'cheapest' && parted(way) === (rather === 'sections'));
+  return { routes: results, best: leastOf(asHouse.length > 0 ? asHouse : ways), cheapest: leastOf(ways) };
 }
+
+const leastOf = (ways: readonly WayResult[]): string | null =>
+  ways.length > 0 ? ways.reduce((a, b) => (b.total < a.total ? b : a)).id : null;
 
 function partsOf({ parts }: WayRoute, i: number): { hours: number; risk: number } {
   let [hours, risk] = [0, 0];

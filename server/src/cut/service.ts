@@ -3,6 +3,7 @@ import { cutDefaults, pinsAlong, type CutInput, type CutPlanView } from '@aspect
 import { Problem, refuse } from '@aspecta/core';
 import { layerOf, panelOf, sheetOf } from '@aspecta/core/body';
 import { cutPanelOf, lineOnMap, marginAround, tapesFor, type CutLine } from '@aspecta/core/cut';
+import { cutAndLeft } from '@aspecta/core/repair';
 import { layerSamples, rulesWith } from '@aspecta/core/survey';
 import { changeOnce } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
@@ -51,10 +52,12 @@ export class CutService {
     const { margin, reach, from, ...house } = settings;
     const body = vehicle.plan;
     const panel = panelOf(body, repair.panel);
-    const [zones, shop] = await Promise.all([
+    const [damage, shop] = await Promise.all([
       this.services.verdicts.damageOf(repair),
       this.services.shops.shop(caller),
     ]);
+    // What stays and is treated is not gone around.
+    const { cut: zones } = cutAndLeft(damage, shop.metalwork.cutBack);
     const layer = layerOf(panel, zones[0]!.layer);
     const readings = await this.services.readings.countingOn(vehicle.id, panel.id, layer.id);
     const { metal } = layerSamples(panel, layer.id, readings.map(asReading));

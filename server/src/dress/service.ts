@@ -4,6 +4,7 @@ import { panelOf, type Panel } from '@aspecta/core/body';
 import { dressRound } from '@aspecta/core/dress';
 import { fitPlaces, type FitPlace } from '@aspecta/core/fit';
 import { between } from '@aspecta/core/geometry';
+import type { Metalwork } from '@aspecta/core/repair';
 import { whereOnJoint } from '@aspecta/core/weld';
 import { changeOf } from '../db/changeOf.ts';
 import { record } from '../events/record.ts';
@@ -13,6 +14,7 @@ import type { Caller } from '../http/session.ts';
 import type { JointService } from '../repair/service.ts';
 import { clockOf } from '../shop/clock.ts';
 import { tellsDay } from '../shop/day.ts';
+import type { ShopService } from '../shop/service.ts';
 import { RepairEntity, type RepairRow } from '../verdict/entities.ts';
 import type { VerdictService } from '../verdict/service.ts';
 import { weldProgress } from '../weld/progress.ts';
@@ -28,29 +30,36 @@ export class DressService {
   private readonly db: DataSource;
   private readonly verdicts: VerdictService;
   private readonly joints: JointService;
+  private readonly shops: ShopService;
 
-  constructor(db: DataSource, { verdicts, joints }: { verdicts: VerdictService; joints: JointService }) {
+  constructor(
+    db: DataSource,
+    { verdicts, joints, shops }: { verdicts: VerdictService; joints: JointService; shops: ShopService },
+  ) {
     this.db = db;
+    this.shops = shops;
     this.verdicts = verdicts;
     this.joints = joints;
   }
 
   async view(caller: Caller, repairId: string): Promise<DressView> {
     const { repair, vehicle } = await this.verdicts.own(caller, repairId);
-    const [{ joints, piece }, rows, welds] = await Promise.all([
+    const [{ joints, piece }, rows, welds, { metalwork }] = await Promise.all([
       this.joints.view(caller, repairId),
       this.db.getRepository(DressEntity).find({ where: { repairId }, order: { at: 'ASC' } }),
       weldProgress(this.db, [repairId]),
+      this.shops.shop(caller),
     ]);
+    const { finish } = metalwork;
     const panel = panelOf(vehicle.plan, repair.panel);
     const places = fitPlaces(joints, piece);
     const noFiller = noFillerOn(panel);
     return {
-      ...{ repairId, panel: panel.id, piece, noFiller },
+      ...{ repairId, panel: panel.id, piece, noFiller, finish },
       joints: joints.map(({ name, line }) => ({ name, line: [...line] })),
       places: places.map((place) => ({ ...place, ...whereOnJoint(panel, joints[place.joint]!.line, place.at) })),
       welded: welds.get(repairId)?.share ?? null,
-      rounds: rows.map((row) => roundView(row, { places, filler: noFiller === null })),
+      rounds: rows.map((row) => roundView(row, { places, filler: noFiller === null, finish })),
     };
   }
 
@@ -71,7 +80,10 @@ export class DressService {
     if (known && known.repairId !== repairId) throw notFound('round');
     if (!known)
       await changeOf(this.db, vehicle.id, async (manager) => {
-        const { good } = dressRound({ ...view, readings: input.readings, filler: view.noFiller === null });
+        const { good } = dressRound({
+          ...{ places: view.places, readings: input.readings },
+          ...{ filler: view.noFiller === null, finish: view.finish },
+        });
         const readings = input.readings.map((reading) => ({ ...reading, at: at.get(reading.place)! }));
         const row = { ...input, readings, repairId, good, by: caller.name, at: new Date() };
         await manager.createQueryBuilder().insert().into(DressEntity).values(row).orIgnore().execute();
@@ -138,11 +150,11 @@ function noFillerOn({ structural, visible }: Panel): string | null {
 /** What was read at places that are not there any more says nothing. */
 function roundView(
   { id, readings, note, by, at }: DressRow,
-  { places, filler }: { places: readonly FitPlace[]; filler: boolean },
+  { places, filler, finish }: { places: readonly FitPlace[]; filler: boolean; finish: Metalwork['finish'] },
 ): DressRoundView {
   const still = readings
     .filter((reading) => places.some((one) => one.id === reading.place && between(one.at, reading.at) < SAME_PLACE))
     .map(({ place, mm }) => ({ place, mm }));
-  const result = dressRound({ places, readings: still, filler });
+  const result = dressRound({ places, readings: still, filler, finish });
   return { ...{ id, note, by, result }, readings: still, at: at.toISOString() };
 }

@@ -2,6 +2,7 @@ import { keepsPanel } from '@aspecta/core/verdict';
 import { JointService } from '../repair/service.ts';
 import type { Chapter, Station, StationStanding } from '../station.ts';
 import { cutInRepairs } from '../verdict/cutIn.ts';
+import { ShopService } from '../shop/service.ts';
 import { VerdictService } from '../verdict/service.ts';
 import { DressEntity } from './entities.ts';
 import { dressRoutes } from './routes.ts';
@@ -12,7 +13,11 @@ export const dress: Station = {
   name: 'dress',
   entities: [DressEntity],
   serve: (house) => [
-    new DressService(house.db, { verdicts: house.the(VerdictService), joints: house.the(JointService) }),
+    new DressService(house.db, {
+      verdicts: house.the(VerdictService),
+      joints: house.the(JointService),
+      shops: house.the(ShopService),
+    }),
   ],
   addresses: (house) => [{ router: dressRoutes(house.the(DressService)) }],
   report: async (house, vehicle): Promise<Chapter[]> => {

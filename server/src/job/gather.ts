@@ -2,6 +2,7 @@ import { expectedOn } from '../order/tracking.ts';
 import { In, IsNull, Not, type DataSource } from 'typeorm';
 import type { HeldShares, JobInput, JobRepair, OrderedPart, OwnStep } from '@aspecta/core/job';
 import { otherSideOf, type BodyPlan } from '@aspecta/core/body';
+import { usualMetalwork } from '@aspecta/core/repair';
 import { expectedIn } from '@aspecta/core/order';
 import { signOf } from '@aspecta/core/survey';
 import { isBought } from '@aspecta/core/verdict';
@@ -113,6 +114,7 @@ export async function gather(
             held: held.get(vehicle.id),
             paints: Boolean(shopOf(vehicle)?.paints),
             systems: shopOf(vehicle)?.systems ?? undefined,
+            metalwork: { ...usualMetalwork, ...shopOf(vehicle)?.metalwork },
           },
         },
       ];

@@ -8,7 +8,7 @@ import {
   type JointView,
 } from '@aspecta/contract/repair';
 import { personUnits } from '@aspecta/contract/shop';
-import { boughtSheet, edgeName, isSeen, panelOf, type Panel } from '@aspecta/core/body';
+import { boughtSheet, edgeName, hollowsAt, isSeen, panelOf, type Panel } from '@aspecta/core/body';
 import { lineLength, minus, toLine, type Point } from '@aspecta/core/geometry';
 import {
   closedJoints,
@@ -17,6 +17,7 @@ import {
   closingsOf,
   fastenersOf,
   isInSheet,
+  lowEdge,
   meanHours,
   ownersOf,
   panelJoints,
@@ -25,6 +26,7 @@ import {
   straightRuns,
   type ClosedJoint,
   type JointChoice,
+  type Metalwork,
   type Paces,
 } from '@aspecta/core/repair';
 import type { Limits } from '@aspecta/core/survey';
@@ -195,7 +197,7 @@ export class JointService {
   ): Promise<JointsView> {
     const { repair, vehicle } = await this.services.verdicts.own(caller, repairId);
     const panel = panelOf(vehicle.plan, repair.panel);
-    const [cut, { schools, limits }, paces] = await Promise.all([
+    const [cut, { schools, limits, metalwork }, paces] = await Promise.all([
       isLetIn(repair.choice) ? this.services.cuts.plan(caller, repairId) : null,
       this.services.shops.shop(caller),
       this.services.paces.of(caller),
@@ -208,8 +210,11 @@ export class JointService {
     const visible = isSeen(panel, layers);
     // A panel that is kept has no joints that are opened.
     const joints = keepsPanel(repair.choice) ? [] : closedJoints(asBuilt, { visible, schools, choices });
-    const how = { visible, made: isMade(repair.choice), paces };
-    const views = joints.map((joint) => jointView(joint, panel, { ...how, limits }));
+    const how = { visible, made: isMade(repair.choice), paces, finish: metalwork.finish };
+    const hollow = hollowsAt(vehicle.plan, { panel: panel.id, layers }).length > 0;
+    const views = joints.map((joint) =>
+      jointView(joint, panel, { ...how, limits, low: hollow ? metalwork.lowEdge : undefined }),
+    );
     const work = closedWork(joints, how);
     return {
       repairId,
@@ -252,7 +257,15 @@ const SAME_JOINT = 5;
 function jointView(
   joint: ClosedJoint,
   panel: Panel,
-  how: { visible: boolean; made: boolean; paces: Paces; limits: Limits },
+  how: {
+    visible: boolean;
+    made: boolean;
+    paces: Paces;
+    finish: Metalwork['finish'];
+    limits: Limits;
+    /** School of the shop for the low edge of a hollow, where the panel is a wall of one. */
+    low: Metalwork['lowEdge'] | undefined;
+  },
 ): JointView {
   const runs = joint.kind === 'cut' ? straightRuns(joint.line) : [];
   const { trim: _trim, ...shown } = joint;
@@ -266,7 +279,10 @@ function jointView(
         ? runs.map((line) => ({ at: pair(placeOf({ line })), length: lineLength(line), name: facing(panel, line) }))
         : [],
     ways: [...closingsOf(joint)],
-    notes: closingNotes(joint, { mounts: panel.mounts, radius: how.limits.mountRadius }),
+    notes: closingNotes(joint, {
+      ...{ mounts: panel.mounts, radius: how.limits.mountRadius },
+      low: lowEdge(panel, [joint]) > 0 ? how.low : undefined,
+    }),
     hours: meanHours(closedWork([joint], how), how.paces),
   };
 }

@@ -1,7 +1,7 @@
 import type { CoatSystems } from '@aspecta/core/close';
 import { EntitySchema } from 'typeorm';
 import type { ChangedRules, LocalRules, Role, Unit, WeldingSchools } from '@aspecta/contract/shop';
-import type { Schools } from '@aspecta/core/repair';
+import type { Metalwork, Schools } from '@aspecta/core/repair';
 import type { Limits } from '@aspecta/core/survey';
 import { belongsTo, decimal, flag, json, key, maybe, moment, ref, text, version } from '../db/columns.ts';
 
@@ -21,6 +21,8 @@ export interface ShopRow {
   limits?: Partial<Limits> | null;
   /** Null: as it welded last. */
   welding?: WeldingSchools | null;
+  /** Null, or one left out: as is usual. */
+  metalwork?: Partial<Metalwork> | null;
   /** Null in shops of the time before it was noted. */
   changed?: ChangedRules | null;
   /** °C in the workshop as a rule. */
@@ -61,6 +63,7 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     localRules: maybe(json()),
     limits: maybe(json()),
     welding: maybe(json()),
+    metalwork: maybe(json()),
     changed: maybe(json()),
     version: version(),
   },

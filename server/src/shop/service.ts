@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { DataSource } from 'typeorm';
 import { changesOfRules, NO_WELDING, type Person, type Shop, type SetUp } from '@aspecta/contract/shop';
-import { schoolDefaults } from '@aspecta/core/repair';
+import { schoolDefaults, usualMetalwork } from '@aspecta/core/repair';
 import { checkLimits } from '@aspecta/core/survey';
 import { changeVersioned } from '../db/change.ts';
 import { changeOfShop } from '../db/changeOf.ts';
@@ -112,7 +112,8 @@ export class ShopService {
       paints: Boolean(shop.paints),
       schools: shop.schools ?? schoolDefaults,
       limits: withUsual(shop.limits),
-      welding: shop.welding ?? NO_WELDING,
+      welding: { ...NO_WELDING, ...shop.welding },
+      metalwork: { ...usualMetalwork, ...shop.metalwork },
     };
     // What an hour costs is between the shop and itself.
     return caller.role === 'customer' ? { ...view, rates: NO_RATES, taxRate: 0, changed: null } : view;

@@ -8,7 +8,14 @@ import {
   type TriedRules,
   type VerdictView,
 } from '@aspecta/contract/verdict';
-import { SCHOOL_WORDS, type SchoolCost, type SchoolQuestion } from '@aspecta/contract/shop';
+import {
+  SCHOOL_WORDS,
+  type SchoolCost,
+  type SchoolQuestion,
+  METALWORK_WORDS,
+  type MetalworkCost,
+  type MetalworkQuestion,
+} from '@aspecta/contract/shop';
 import { meet, panelOf } from '@aspecta/core/body';
 import { isBought, isCutIn, type OptionId, type Spread } from '@aspecta/core/verdict';
 import { changeVersioned } from '../db/change.ts';
@@ -25,9 +32,10 @@ import type { ZoneService } from '../survey/zones.ts';
 import type { Workbench } from '../work/bench.ts';
 import { RepairEntity, type RepairRow } from './entities.ts';
 import { movedBy } from './moved.ts';
+import { metalworkCosts } from './metalworkCosts.ts';
 import { schoolCosts } from './schoolCosts.ts';
 import type { OfferService } from './offers.ts';
-import { groupsOf } from './weighing.ts';
+import { repairsOf } from './weighing.ts';
 import { asDecided, repairView, staleOf, stepOf } from './view.ts';
 import { chosen, weigh } from './weigh.ts';
 import { layersOf, repairName } from './named.ts';
@@ -84,9 +92,14 @@ export class VerdictService {
     return movedBy(this.db, this.services, caller, tried);
   }
 
-  /** What each school of joints comes to on a typical repair, by the rules of the shop. */
-  async schools(caller: Caller, question: string): Promise<SchoolCost[]> {
+  /** What each school of joints, or of working on metal, comes to on a typical repair, by the rules of the shop. */
+  async schools(caller: Caller, question: string): Promise<(SchoolCost | MetalworkCost)[]> {
     needs('worker', caller);
+    if (Object.hasOwn(METALWORK_WORDS, question)) {
+      const { shops, paces, bench } = this.services;
+      const [shop, own] = await Promise.all([shops.shop(caller), paces.of(caller)]);
+      return metalworkCosts({ shop, paces: own, bench, caller }, question as MetalworkQuestion);
+    }
     if (!Object.hasOwn(SCHOOL_WORDS, question)) throw notFound('question');
     return schoolCosts(this.services, caller, question as SchoolQuestion);
   }
@@ -154,7 +167,8 @@ export class VerdictService {
     }
     const zones = await this.services.zones.byIds(vehicleId, input.zoneIds);
     // Each patch has its own line and its own state, unless a person joins them afterwards.
-    const groups = isCutIn(input.choice) ? groupsOf(zones) : [zones];
+    const { metalwork } = await this.services.shops.shop(caller);
+    const groups = isCutIn(input.choice) ? repairsOf(zones, metalwork.cutBack) : [zones];
     const decided = await Promise.all(groups.map((group) => this.figures(caller, vehicle, group, input.choice)));
     const rows = decided.map(({ figures, offer: bought }, i): RepairRow => ({
       ...figures,

@@ -48,6 +48,7 @@ export async function weigh(
       offer: offer && { landed: offer.landed, leadDays: offer.leadDays },
       rates: tried?.rates ?? shop.rates,
       schools: tried?.schools ?? shop.schools,
+      metalwork: tried?.metalwork ?? shop.metalwork,
       house: { mountRadius: shop.limits.mountRadius, overlay: tried?.overlay ?? shop.overlay, paces: own },
     },
     caller.personId,

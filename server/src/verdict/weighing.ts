@@ -1,5 +1,6 @@
 import {
   boughtSheet,
+  hollowsAt,
   isSeen,
   layerOf,
   panelOf,
@@ -10,8 +11,28 @@ import {
   type Panel,
 } from '@aspecta/core/body';
 import { cutPanelOf, lineAround } from '@aspecta/core/cut';
-import { area, clipAll, inRing, offset, toRing, type Polygon, type Ring } from '@aspecta/core/geometry';
-import { closedJoints, panelJoints, pieceJoints, spotsOf, type Schools } from '@aspecta/core/repair';
+import {
+  area,
+  between,
+  centroid,
+  clipAll,
+  inRing,
+  offset,
+  toRing,
+  type Polygon,
+  type Ring,
+} from '@aspecta/core/geometry';
+import {
+  closedJoints,
+  cutAndLeft,
+  lowEdge,
+  panelJoints,
+  pieceJoints,
+  spotsOf,
+  usualMetalwork,
+  type Metalwork,
+  type Schools,
+} from '@aspecta/core/repair';
 import { compare, type House, type Rates, type Repair, type Verdict } from '@aspecta/core/verdict';
 import { isRim, type ZoneClass } from '@aspecta/core/survey';
 
@@ -28,16 +49,30 @@ export interface Weighing {
   /** How the shop closes joints. */
   schools: Schools;
   house: Partial<House>;
+  /** How it works on metal; as is usual where it is left out. */
+  metalwork?: Metalwork;
 }
 
 /** Counts a repair on a panel and compares its options. */
-export function weighRepair({ plan, panelId, zones, offer, rates, schools, house }: Weighing): Verdict {
+export function weighRepair({
+  plan,
+  panelId,
+  zones: damage,
+  offer,
+  rates,
+  schools,
+  house,
+  metalwork = usualMetalwork,
+}: Weighing): Verdict {
   const panel = panelOf(plan, panelId);
-  const layers = [...new Set(zones.map((zone) => zone.layer))];
+  const layers = [...new Set(damage.map((zone) => zone.layer))];
+  const { cut: zones, left } = cutAndLeft(damage, metalwork.cutBack);
   const visible = isSeen(panel, layers);
   const how = { visible, schools };
-  const layer = layerOf(panel, boughtSheet(panel, layers) ?? zones[0]!.layer);
+  const layer = layerOf(panel, boughtSheet(panel, layers) ?? damage[0]!.layer);
   const joints = closedJoints(panelJoints(plan, panel, layer.id), how);
+  const hollow = hollowsAt(plan, { panel: panelId, layers }).length > 0;
+  const groups = groupsOf(zones).map((group) => countedGroup(group, plan, panel, how));
   const repair: Repair = {
     panel: {
       name: pieceName(panel, layers),
@@ -52,7 +87,12 @@ export function weighRepair({ plan, panelId, zones, offer, rates, schools, house
       structural: panel.structural,
       visible,
     },
-    zones: groupsOf(zones).map((group) => countedGroup(group, plan, panel, how)),
+    zones: groups.map(({ lowEdge: _low, ...group }) => group),
+    left: left.length > 0 ? onSheetOf(left, panel).area : 0,
+    metalwork,
+    ...(hollow
+      ? { lowEdge: { patch: groups.reduce((sum, group) => sum + group.lowEdge, 0), whole: lowEdge(panel, joints) } }
+      : {}),
     way: wayToSheet(panel, layers),
     closing: visible ? schools.seen : schools.hidden,
     layers: layers.length,
@@ -77,6 +117,23 @@ export function groupsOf<Z extends Weighing['zones'][number]>(zones: readonly Z[
   return zones.flatMap((_, i) => (rootOf(i) === i ? [zones.filter((__, k) => rootOf(k) === i)] : []));
 }
 
+/** One repair for each patch; what stays beside it and is treated goes with the patch that is nearest. */
+export function repairsOf<Z extends Weighing['zones'][number]>(
+  zones: readonly Z[],
+  cutBack: Metalwork['cutBack'],
+): (readonly Z[])[] {
+  const { cut, left } = cutAndLeft(zones, cutBack);
+  const groups = groupsOf(cut).map((group) => [...group]);
+  for (const zone of left) {
+    const far = (group: readonly Z[]) =>
+      Math.min(...group.map(({ ring }) => between(centroid(ring), centroid(zone.ring))));
+    const onIt = groups.filter(([first]) => first!.layer === zone.layer);
+    const near = (onIt.length > 0 ? onIt : groups).reduce((a, b) => (far(b) < far(a) ? b : a));
+    near.push(zone);
+  }
+  return groups;
+}
+
 /** Damage that is worse stands before what is better. */
 const WORST_FIRST: readonly ZoneClass[] = [
   'through',
@@ -92,25 +149,32 @@ const WORST_FIRST: readonly ZoneClass[] = [
   'opening',
 ];
 
+/** What of these zones lies on the sheet, each place once. */
+function onSheetOf(zones: readonly Pick<Weighing['zones'][number], 'ring' | 'holes'>[], panel: Panel) {
+  const damage = clipAll(
+    'union',
+    zones.map((zone): Polygon => [zone.ring, ...zone.holes]),
+    [],
+  );
+  return clipAll('intersection', damage.polygons, [sheetOf(panel)]);
+}
+
 /** What a group counts up to: its area on the sheet and the patch that takes it out. */
 function countedGroup(
   group: readonly Weighing['zones'][number][],
   plan: BodyPlan,
   panel: Panel,
   how: { visible: boolean; schools: Schools },
-): Repair['zones'][number] {
-  const sheet = sheetOf(panel);
-  const damage = clipAll(
-    'union',
-    group.map((zone): Polygon => [zone.ring, ...zone.holes]),
-    [],
-  );
-  const onSheet = clipAll('intersection', damage.polygons, [sheet]);
+): Repair['zones'][number] & { lowEdge: number } {
+  const onSheet = onSheetOf(group, panel);
   const line = lineAround({
     panel: cutPanelOf(plan, panel, group[0]!.layer),
     zones: group,
     margin: MARGIN,
   });
+  const edges = closedJoints(pieceJoints(plan, panel, line.outline, group[0]!.layer), how).filter(
+    ({ kind }) => kind !== 'cut',
+  );
   const distances = panel.mounts.flatMap((mount) =>
     group.map((zone) => (inRing(mount.at, zone.ring) ? 0 : toRing(mount.at, zone.ring))),
   );
@@ -120,9 +184,8 @@ function countedGroup(
     patchPerimeter: line.cutLength,
     patchUnseen: line.unseen,
     patchArea: line.area,
-    joints: closedJoints(pieceJoints(plan, panel, line.outline, group[0]!.layer), how).filter(
-      ({ kind }) => kind !== 'cut',
-    ),
+    joints: edges,
+    lowEdge: lowEdge(panel, edges),
     toMount: distances.length === 0 ? null : Math.min(...distances),
   };
 }

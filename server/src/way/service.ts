@@ -95,20 +95,25 @@ export class WayService {
   }
 
   private async viewOf(caller: Caller, repairId: string, { version, ...said }: WayChange): Promise<WayView> {
-    const [{ repair, vehicle }, joints, { rates }] = await Promise.all([
+    const [{ repair, vehicle }, joints, { rates, metalwork }] = await Promise.all([
       this.services.verdicts.own(caller, repairId),
       this.services.joints.view(caller, repairId),
       this.services.shops.shop(caller),
     ]);
     const panel = panelOf(vehicle.plan, repair.panel);
     const { depth, clearance, lines, routes, chosen } = said;
-    const { routes: results, best } = waysIn({
+    const {
+      routes: results,
+      best,
+      cheapest,
+    } = waysIn({
       ...{ piece: joints.piece, depth, clearance, lines, routes },
       ...{ rate: rates.hour, visible: panel.visible },
+      ...{ rather: metalwork.passage, finish: metalwork.finish },
     });
     return {
       ...{ repairId, panel: panel.id, piece: joints.piece },
-      ...{ depth, clearance, lines, routes, chosen, results, best, version },
+      ...{ depth, clearance, lines, routes, chosen, results, best, cheapest, version },
       suggested: suggestedFor(panel, joints.piece),
     };
   }

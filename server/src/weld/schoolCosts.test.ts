@@ -15,6 +15,7 @@ describe('schools of welding', () => {
       ...['mig', 'tig', 'gas'],
       ...['coolest', 'skip', 'backstep'],
       ...['clamps', 'screws'],
+      ...['cool', 'pass'],
     ]);
     for (const { total, wait, pull } of all) {
       expect(wait).toBeLessThanOrEqual(total);
@@ -24,6 +25,8 @@ describe('schools of welding', () => {
     expect(of('tig').total).toBeGreaterThan(of('mig').total);
     expect(of('screws').total).toBeGreaterThan(of('clamps').total);
     expect(of('coolest').total).toBeLessThanOrEqual(Math.min(of('skip').total, of('backstep').total));
+    // One pass before it is cold waits less.
+    expect(of('pass').wait).toBeLessThan(of('cool').wait);
     await owner.get('/weld/schools/toString').expect(404);
     await new Visitor(here.house).get('/weld/schools/process').expect(401);
   });

@@ -1,9 +1,11 @@
 import {
   NO_WELDING,
+  settingsBy,
   TYPICAL_PATCH,
   WELDING_WORDS,
   type WeldingCost,
   type WeldingQuestion,
+  type WeldingSchools,
 } from '@aspecta/contract/shop';
 import type { Point } from '@aspecta/core/geometry';
 import type { RepairWeldInput } from '@aspecta/core/weld';
@@ -50,15 +52,21 @@ export class WeldingCosts {
   async of(caller: Caller, question: string): Promise<WeldingCost[]> {
     if (!isQuestion(question)) throw notFound('question');
     const { welding, temperature } = await this.shops.shop(caller);
-    const { process, strategy, holding } = welding;
-    const others = { process: process ?? 'mig', strategy: strategy ?? 'coolest', holding: holding ?? 'clamps' };
+    const { process, strategy, holding, heat } = welding;
+    const others: WeldingSchools = {
+      ...{ process: process ?? 'mig', strategy: strategy ?? 'coolest' },
+      ...{ holding: holding ?? 'clamps', heat: heat ?? 'cool' },
+    };
     const choices = Object.keys(WELDING_WORDS[question]) as WeldingCost['choice'][];
     const plans = await this.bench.run(
       'weldEach',
       {
         inputs: choices.map(
           (choice): RepairWeldInput =>
-            ({ ...TYPICAL, ambient: temperature, ...others, [question]: choice }) as RepairWeldInput,
+            ({
+              ...{ ...TYPICAL, ambient: temperature },
+              ...settingsBy({ ...others, [question]: choice }),
+            }) as RepairWeldInput,
         ),
       },
       caller.personId,

@@ -6,7 +6,7 @@ import {
   type WeldPlanView,
   type WeldSettingsInput,
 } from '@aspecta/contract/weld';
-import { personUnits } from '@aspecta/contract/shop';
+import { personUnits, settingsBy } from '@aspecta/contract/shop';
 import { layerOf, panelOf, type Layer, type Material } from '@aspecta/core/body';
 import { Problem } from '@aspecta/core';
 import { toLine, type Point } from '@aspecta/core/geometry';
@@ -78,7 +78,7 @@ export class WeldService {
     needs('worker', caller);
     const [sheet, { welding }] = await Promise.all([this.sheet(caller, repairId), this.shops.shop(caller)]);
     const said = Object.entries(welding).filter(([, choice]) => choice !== null);
-    const rules = Object.fromEntries(said);
+    const rules = settingsBy(welding);
     const ruled = said.map(([name]) => name) as UsualWeld['ruled'];
     for (const id of await lastWelded(this.db, caller.shopId, repairId)) {
       const other = await this.sheet(caller, id);

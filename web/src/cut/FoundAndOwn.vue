@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { isSeen, type BodyPlan, type Panel } from '@aspecta/core/body';
 import type { CutLine } from '@aspecta/core/cut';
-import { closedJoints, closedWork, meanHours, pieceJoints } from '@aspecta/core/repair';
+import { closedJoints, closedWork, meanHours, pieceJoints, usualMetalwork } from '@aspecta/core/repair';
 import KitTable from '../kit/KitTable.vue';
 import { useSession } from '../shell/session.ts';
 import { hours, useUnits } from '../shell/units.ts';
@@ -14,6 +14,7 @@ const session = useSession();
 const columns = computed(() =>
   [props.own, props.found].map((line) => {
     const visible = isSeen(props.panel, [props.layer]);
+    const { finish } = { ...usualMetalwork, ...session.current!.shop.metalwork };
     const joints = closedJoints(pieceJoints(props.body, props.panel, line.outline, props.layer), {
       visible,
       schools: session.current!.shop.schools,
@@ -23,7 +24,7 @@ const columns = computed(() =>
       edge: units.length(line.edgeLength),
       area: units.area(line.area),
       fasteners: String(joints.reduce((sum, joint) => sum + joint.fasteners, 0)),
-      hours: hours(meanHours(closedWork(joints, { visible, made: true }))),
+      hours: hours(meanHours(closedWork(joints, { visible, made: true, finish }))),
     };
   }),
 );

@@ -107,6 +107,9 @@ const next = computed(() =>
               {{ units.sheet(last.result.low) }} and {{ units.sheet(last.result.proud) }}.
             </p>
             <KitNotice v-if="view.noFiller">{{ view.noFiller }}</KitNotice>
+            <p v-else-if="view.finish === 'metal'" class="small soft">
+              By the <RouterLink to="/house">house rules</RouterLink> metal is worked here until no filler is needed.
+            </p>
             <p v-if="view.welded !== null && view.welded < 1 && view.rounds.length === 0" class="small soft">
               Not all of its welds are done: a reading holds for what is cold and welded.
             </p>

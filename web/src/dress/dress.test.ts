@@ -24,7 +24,7 @@ const round = (mm: number[], note = '', filler = true): DressRoundView => {
   };
 };
 const view = (rounds: DressRoundView[] = [], over: Partial<DressView> = {}): DressView => ({
-  ...{ repairId: 'r', panel: 'roof', piece, noFiller: null, welded: 1, rounds },
+  ...{ repairId: 'r', panel: 'roof', piece, noFiller: null, finish: 'filler', welded: 1, rounds },
   joints: lines.map(({ line }) => ({ name: 'cut in the sheet', line })),
   places: places.map((place) => ({ ...place, mm: place.along, end: 'front end' })),
   ...over,

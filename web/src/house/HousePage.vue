@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { COATING_UNITS, HEAT_UNITS, LENGTH_UNITS, ruleWords, STEP_RULE_WORDS } from '@aspecta/contract/shop';
+import {
+  COATING_UNITS,
+  HEAT_UNITS,
+  LENGTH_UNITS,
+  ruleWords,
+  STEP_RULE_WORDS,
+  METALWORK_WORDS,
+  type MetalworkQuestion,
+} from '@aspecta/contract/shop';
 import { CAUTION_STEPS } from '@aspecta/core/safety';
 import AuditTile from '../account/AuditTile.vue';
 import PeopleTile from '../account/PeopleTile.vue';
@@ -16,6 +24,7 @@ import { useUnits } from '../shell/units.ts';
 import Waiting from '../shell/Waiting.vue';
 import MovedTile from './MovedTile.vue';
 import LimitRules from './LimitRules.vue';
+import MetalworkRules from './MetalworkRules.vue';
 import { LIMITS } from './typedLimits.ts';
 import RuleChanges from './RuleChanges.vue';
 import SchoolRules from './SchoolRules.vue';
@@ -30,6 +39,7 @@ const words = computed(() => ruleWords(units.unit.value));
 const clocks = computed(() => [
   ...new Set([...Intl.supportedValuesOf('timeZone'), ...(rules.timeZone ? [rules.timeZone] : [])]),
 ]);
+const METALWORK = Object.keys(METALWORK_WORDS) as MetalworkQuestion[];
 /** What was refused of no field that stands here. */
 const refused = computed(() =>
   form.rest(
@@ -123,13 +133,20 @@ const owner = () => session.current?.person.role === 'owner';
               ></KitCheckbox
             >
             <RuleChanges :rules="['seen', 'hidden', 'flange', 'overlay']" :changed="changed" />
+            <h2>How metal is worked</h2>
+            <MetalworkRules
+              :metalwork="rules.metalwork"
+              :version="rules.version"
+              @choose="Object.assign(rules.metalwork, $event)"
+            />
+            <RuleChanges :rules="METALWORK" :changed="changed" />
             <h2>How it is welded</h2>
             <WeldingRules
               :welding="rules.welding"
               :version="rules.version"
               @choose="Object.assign(rules.welding, $event)"
             />
-            <RuleChanges :rules="['process', 'strategy', 'holding']" :changed="changed" />
+            <RuleChanges :rules="['process', 'strategy', 'holding', 'heat']" :changed="changed" />
             <h2>Coats</h2>
             <KitField
               v-slot="{ bind }"

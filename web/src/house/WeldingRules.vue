@@ -2,6 +2,7 @@
 import { computed, watch } from 'vue';
 import {
   AS_LAST,
+  HEAT_WORDS,
   ruleWords,
   TYPICAL_PATCH,
   WELDING_WORDS,
@@ -25,7 +26,12 @@ const units = useUnits();
 const QUESTIONS = Object.keys(WELDING_WORDS) as WeldingQuestion[];
 /** Nothing said: a chip needs a word for it. */
 const OPEN = 'open';
-const NAMES: Readonly<Record<string, string>> = { ...PROCESS_WORDS, ...STRATEGY_WORDS, ...HOLDING_WORDS };
+const NAMES: Readonly<Record<string, string>> = {
+  ...PROCESS_WORDS,
+  ...STRATEGY_WORDS,
+  ...HOLDING_WORDS,
+  ...HEAT_WORDS,
+};
 const costs = useLoad(async () => {
   const all: WeldingCost[] = [];
   if (session.canWork)

@@ -1,3 +1,5 @@
+import { METALWORK_WORDS } from '@aspecta/contract/shop';
+import { usualMetalwork } from '@aspecta/core/repair';
 import { usualLimits } from '@aspecta/core/survey';
 import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it } from 'vitest';
@@ -24,7 +26,9 @@ beforeEach(() => {
     .on('GET /estimates/schools/flange', [])
     .on('GET /weld/schools/process', [])
     .on('GET /weld/schools/strategy', [])
-    .on('GET /weld/schools/holding', []);
+    .on('GET /weld/schools/holding', [])
+    .on('GET /weld/schools/heat', []);
+  for (const question of Object.keys(METALWORK_WORDS)) server.on(`GET /estimates/schools/${question}`, []);
 });
 const open = async () => (await openPage(HousePage)).page;
 
@@ -36,7 +40,7 @@ describe('the house rules', () => {
     ]);
     const page = await open();
     const told = page.findAll('dl').map((list) => list.text());
-    expect(told).toHaveLength(6);
+    expect(told).toHaveLength(13);
     expect(told[0]).toMatch(/Butt weld, the usual\s*3\.2 h, €150\s*Flush/);
     expect(told[0]).toMatch(/Lap\s*2\.5 h, €120/);
     expect(told[2]).toContain('As the factory did it');
@@ -53,7 +57,7 @@ describe('the house rules', () => {
     const changed = { process: { by: 'Wim', at: '2026-02-03T12:00:00.000Z' } };
     server.on('GET /shop', { ...shop, welding: { process: 'tig', strategy: null, holding: null }, changed });
     const page = await open();
-    const process = page.findAll('dl').map((list) => list.text())[3]!;
+    const process = page.findAll('dl').map((list) => list.text())[9]!;
     expect(process).toMatch(/MIG\s*40 min, 10 min of it waiting; pulls least/);
     expect(process).toMatch(/TIG\s*1\.2 h, 25 min of it waiting; pulls 25 % more/);
     expect(page.text()).toContain('Changed last – Process: Wim, 3 Feb 2026.');
@@ -71,7 +75,7 @@ describe('the house rules', () => {
   it('stand there without what the schools come to where that does not load', async () => {
     server.on('GET /estimates/schools/seen', problem('invalid', 'No.', 500));
     const page = await open();
-    expect(page.findAll('dl')).toHaveLength(6);
+    expect(page.findAll('dl')).toHaveLength(13);
     expect(page.text()).not.toContain('low in a rear quarter');
     expect(page.text()).toContain('What each comes to could not be reckoned: No.');
     server.on('GET /estimates/schools/seen', [{ question: 'seen', choice: 'butt', hours: 3.2, cost: 15_000 }]);
@@ -104,7 +108,8 @@ describe('the house rules', () => {
       overlay: true,
       paints: true,
       schools: { seen: 'butt', hidden: 'lap', flange: 'plug' },
-      welding: { process: null, strategy: null, holding: null },
+      welding: { process: null, strategy: null, holding: null, heat: null },
+      metalwork: usualMetalwork,
       limits: { ...usualLimits, weldableMm: 0.8 },
       timeZone: null,
       localRules: {

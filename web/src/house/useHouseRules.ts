@@ -1,6 +1,6 @@
 import { reactive, ref, shallowRef } from 'vue';
 import { NO_WELDING, ratePer, type ChangedRules, type Shop } from '@aspecta/contract/shop';
-import { schoolDefaults } from '@aspecta/core/repair';
+import { schoolDefaults, usualMetalwork } from '@aspecta/core/repair';
 import { CAUTION_STEPS, type CautionStep } from '@aspecta/core/safety';
 import { usualLimits } from '@aspecta/core/survey';
 import { ApiProblem, get, put } from '../shell/api.ts';
@@ -31,6 +31,7 @@ export function useHouseRules() {
     paints: false,
     ...schoolDefaults,
     welding: { ...NO_WELDING },
+    metalwork: { ...usualMetalwork },
     limits: { ...NO_LIMITS },
     temperature: '',
     coatingUnit: 'um' as Shop['coatingUnit'],
@@ -70,7 +71,8 @@ export function useHouseRules() {
       overlay: shop.overlay,
       paints: shop.paints,
       ...shop.schools,
-      welding: { ...shop.welding },
+      welding: { ...NO_WELDING, ...shop.welding },
+      metalwork: { ...usualMetalwork, ...shop.metalwork },
       version: shop.version,
       coatingUnit: shop.coatingUnit,
       heatUnit: shop.heatUnit,
@@ -97,6 +99,7 @@ export function useHouseRules() {
     },
     overlay: rules.overlay,
     schools: { seen: rules.seen, hidden: rules.hidden, flange: rules.flange },
+    metalwork: { ...rules.metalwork },
   });
   async function save(): Promise<void> {
     saved.value = false;

@@ -1,3 +1,4 @@
+import { usualMetalwork } from '@aspecta/core/repair';
 import { usualLimits } from '@aspecta/core/survey';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
@@ -19,7 +20,8 @@ const session: SessionView = {
     overlay: false,
     paints: false,
     schools: { seen: 'butt', hidden: 'butt', flange: 'plug' },
-    welding: { process: null, strategy: null, holding: null },
+    welding: { process: null, strategy: null, holding: null, heat: null },
+  metalwork: usualMetalwork,
     limits: usualLimits,
     temperature: 20,
     coatingUnit: 'um' as const,

@@ -1,3 +1,4 @@
+import { usualMetalwork } from '@aspecta/core/repair';
 import { usualLimits } from '@aspecta/core/survey';
 import { flushPromises, mount, type VueWrapper } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
@@ -95,7 +96,8 @@ export function signIn(role: Role = 'owner', unit: Unit = 'mm'): void {
       overlay: false,
       paints: false,
       schools: { seen: 'butt', hidden: 'butt', flange: 'plug' },
-      welding: { process: null, strategy: null, holding: null },
+      welding: { process: null, strategy: null, holding: null, heat: null },
+  metalwork: usualMetalwork,
       limits: usualLimits,
       temperature: 20,
       coatingUnit: unit === 'in' ? 'mil' : 'um',

@@ -48,7 +48,8 @@ const CORNERS: Record<EdgeMark['side'], [string, string]> = {
     <div class="row spread">
       <h3>{{ route.name }}</h3>
       <strong v-if="chosen" class="taken">Taken</strong>
-      <strong v-else-if="view.best === route.id">Least cost</strong>
+      <strong v-else-if="view.cheapest === route.id">Least cost</strong>
+      <strong v-else-if="view.best === route.id">As the house rules have it</strong>
     </div>
     <p class="small soft">
       {{ units.length(route.opening.a) }} × {{ units.length(route.opening.b)

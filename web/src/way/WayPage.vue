@@ -70,9 +70,10 @@ const removed = (gone: string) =>
     chosen: chosen === gone ? null : chosen,
   }));
 const sentence = computed(() => {
-  const { chosen, best, routes } = view.value!;
+  const { chosen, best, cheapest, routes } = view.value!;
   const named = (of: string | null) => routes.find(({ id }) => id === of)?.name;
   if (chosen) return `It goes in: ${named(chosen)}.`;
+  if (best && best !== cheapest) return `By the house rules: ${named(best)}. Less cost: ${named(cheapest!)}.`;
   if (best) return `It costs least: ${named(best)}.`;
   return routes.length > 0 ? 'By none of these ways does it go in.' : 'Say through which opening it has to go.';
 });

@@ -21,9 +21,9 @@ const tail: WayRoute = {
 /** What the server would say of it. */
 const view = (over: Partial<WaySay> = {}, version = 0): WayView => {
   const said: WaySay = { depth: 60, clearance: 50, lines: [], routes: [], chosen: null, ...over };
-  const { routes: results, best } = waysIn({ ...said, piece, rate: 5000, visible: false });
+  const { routes: results, best, cheapest } = waysIn({ ...said, piece, rate: 5000, visible: false });
   const suggested = [{ name: 'the middle', across: true, at: 600 }];
-  return { repairId: 'r', panel: 'roof', piece, ...said, results, best, suggested, version };
+  return { repairId: 'r', panel: 'roof', piece, ...said, results, best, cheapest, suggested, version };
 };
 const at = '/repairs/r/way';
 let server: FakeServer;

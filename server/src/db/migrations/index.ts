@@ -35,6 +35,7 @@ import { systems } from './035-systems.ts';
 import { localRules } from './036-local-rules.ts';
 import { limits } from './037-limits.ts';
 import { welding } from './038-welding.ts';
+import { metalwork } from './039-metalwork.ts';
 import { tracking } from './033-tracking.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
@@ -77,6 +78,7 @@ export const volumes = [
   localRules,
   limits,
   welding,
+  metalwork,
 ];
 
 /** All migrations, oldest first. */
