@@ -68,10 +68,10 @@ const owner = () => session.current?.person.role === 'owner';
       <p class="small">
         <RouterLink to="/learnt">What this shop has learnt of its own paces and of what does not show</RouterLink>
       </p>
-      <div class="columns">
-        <form class="tile stack" @submit.prevent="save">
-          <h2>Units, tax and rates</h2>
-          <fieldset class="stack bare" :disabled="!owner()">
+      <form @submit.prevent="save">
+        <fieldset class="bare subjects" :disabled="!owner()">
+          <section class="tile stack">
+            <h2>Units, tax and rates</h2>
             <KitField v-slot="{ bind }" :label="words.name" :error="form.errors['name']"
               ><KitInput v-bind="bind" v-model="rules.name"
             /></KitField>
@@ -116,9 +116,13 @@ const owner = () => session.current?.person.role === 'owner';
               ]"
               :changed="changed"
             />
+          </section>
+          <section class="tile stack">
             <h2>Limits</h2>
             <LimitRules :typed="rules.limits" :errors="form.errors" @type="Object.assign(rules.limits, $event)" />
             <RuleChanges :rules="LIMITS" :changed="changed" />
+          </section>
+          <section class="tile stack">
             <h2>How it is joined</h2>
             <SchoolRules
               :schools="{ seen: rules.seen, hidden: rules.hidden, flange: rules.flange }"
@@ -133,6 +137,8 @@ const owner = () => session.current?.person.role === 'owner';
               ></KitCheckbox
             >
             <RuleChanges :rules="['seen', 'hidden', 'flange', 'overlay']" :changed="changed" />
+          </section>
+          <section class="tile stack">
             <h2>How metal is worked</h2>
             <MetalworkRules
               :metalwork="rules.metalwork"
@@ -140,6 +146,8 @@ const owner = () => session.current?.person.role === 'owner';
               @choose="Object.assign(rules.metalwork, $event)"
             />
             <RuleChanges :rules="METALWORK" :changed="changed" />
+          </section>
+          <section class="tile stack">
             <h2>How it is welded</h2>
             <WeldingRules
               :welding="rules.welding"
@@ -147,6 +155,8 @@ const owner = () => session.current?.person.role === 'owner';
               @choose="Object.assign(rules.welding, $event)"
             />
             <RuleChanges :rules="['process', 'strategy', 'holding', 'heat']" :changed="changed" />
+          </section>
+          <section class="tile stack">
             <h2>Coats</h2>
             <KitField
               v-slot="{ bind }"
@@ -163,6 +173,8 @@ const owner = () => session.current?.person.role === 'owner';
               ></KitCheckbox
             >
             <RuleChanges :rules="['temperature', 'paints']" :changed="changed" />
+          </section>
+          <section class="tile stack">
             <h2>Rules of the place</h2>
             <p class="small soft">
               What the law, the tester or the insurer here asks for, in your own words; it stands first among the
@@ -177,12 +189,16 @@ const owner = () => session.current?.person.role === 'owner';
               ><KitInput v-bind="bind" v-model="rules.local[step]" rows="2" maxlength="1000"
             /></KitField>
             <RuleChanges :rules="CAUTION_STEPS.map((step) => `local ${step}` as const)" :changed="changed" />
-          </fieldset>
+          </section>
+        </fieldset>
+        <div class="tile stack keep">
           <KitNotice v-if="refused" bad>{{ refused }}</KitNotice>
           <p v-if="saved" class="good" role="status">Saved.</p>
           <MovedTile v-if="owner()" :rules="reckoned" />
           <KitButton submit main v-if="owner()" :disabled="form.busy.value">Save the rules</KitButton>
-        </form>
+        </div>
+      </form>
+      <div class="columns">
         <PeopleTile />
         <AuditTile v-if="owner()" />
       </div>
@@ -199,21 +215,40 @@ const owner = () => session.current?.person.role === 'owner';
   align-items: start;
   max-width: 1100px;
 }
+.subjects {
+  columns: 2 360px;
+  column-gap: 1.25rem;
+  max-width: 1100px;
+}
+.subjects > .tile {
+  margin-bottom: 1.25rem;
+  break-inside: avoid;
+}
+.keep {
+  max-width: 1100px;
+}
+.keep > :is(.notice, .good) {
+  grid-column: 1 / -1;
+}
+@media (min-width: 760px) and (min-height: 600px) {
+  /* What they would move, and the way to keep them, stay in reach of a long page. */
+  .keep {
+    position: sticky;
+    bottom: 0;
+    display: grid;
+    grid-template-columns: 1fr auto;
+    align-items: start;
+    max-height: 45vh;
+    overflow-y: auto;
+    z-index: 2;
+    box-shadow: 0 2px 14px rgb(0 0 0 / 18%);
+  }
+}
 .bare {
   border: 0;
   padding: 0;
   margin: 0;
   min-width: 0;
-}
-.check {
-  display: flex;
-  gap: 0.6rem;
-  min-height: 44px;
-  align-items: flex-start;
-  cursor: pointer;
-}
-.check small {
-  display: block;
 }
 .two {
   display: grid;

@@ -1,34 +1,25 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue';
+import { computed } from 'vue';
 import { CLOSING_WORDS } from '@aspecta/contract/repair';
 import { ruleWords, SCHOOL_WORDS, TYPICAL_REPAIRS, type SchoolCost, type SchoolQuestion } from '@aspecta/contract/shop';
 import { schoolDefaults, type Closing, type Schools } from '@aspecta/core/repair';
 import KitButton from '../kit/KitButton.vue';
-import { get } from '../shell/api.ts';
-import { useSession } from '../shell/session.ts';
 import { hours, useUnits } from '../shell/units.ts';
-import { useLoad } from '../shell/useLoad.ts';
 import SchoolChoice from './SchoolChoice.vue';
+import { useSchoolCosts } from './useSchoolCosts.ts';
 
 /* How joints are closed as a rule: each school in a sentence, and what it comes to on a typical repair by the rules as they are stored. */
 const props = defineProps<{ schools: Schools; version: number }>();
 const emit = defineEmits<{ choose: [schools: Partial<Schools>] }>();
-const session = useSession();
 const units = useUnits();
 const QUESTIONS = Object.keys(SCHOOL_WORDS) as SchoolQuestion[];
-/** One question after the other: together they would keep everybody else waiting. */
-const costs = useLoad(async () => {
-  const all: SchoolCost[] = [];
-  if (session.canWork)
-    for (const question of QUESTIONS) all.push(...(await get<SchoolCost[]>(`/estimates/schools/${question}`)));
-  return all;
-});
+const { costs, load, asked } = useSchoolCosts<SchoolCost>('/estimates/schools', QUESTIONS, () => props.version);
 const words = computed(() => ruleWords(units.unit.value));
 const ways = (question: SchoolQuestion) => Object.keys(SCHOOL_WORDS[question]) as Closing[];
 const options = (question: SchoolQuestion) => ways(question).map((value) => ({ value, label: CLOSING_WORDS[value] }));
 const told = (question: SchoolQuestion) =>
   ways(question).map((value) => {
-    const cost = costs.data.value?.find((one) => one.question === question && one.choice === value);
+    const cost = costs.value.find((one) => one.question === question && one.choice === value);
     return {
       value,
       name: `${CLOSING_WORDS[value]}${schoolDefaults[question] === value ? ', the usual' : ''}`,
@@ -37,21 +28,14 @@ const told = (question: SchoolQuestion) =>
     };
   });
 const choose = (question: SchoolQuestion, choice: string) => emit('choose', { [question]: choice as Closing });
-// Other rates come to other money.
-watch(
-  () => props.version,
-  () => costs.reload(),
-);
 </script>
 
 <template>
-  <p v-if="costs.error.value" class="small">
-    What each comes to could not be reckoned: {{ costs.error.value }}
-    <KitButton small plain @click="costs.reload()">Try again</KitButton>
+  <p v-if="load.error.value" class="small">
+    What each comes to could not be reckoned: {{ load.error.value }}
+    <KitButton small plain @click="load.reload()">Try again</KitButton>
   </p>
-  <p v-else-if="costs.loading.value && session.canWork" class="small soft" role="status">
-    Reckoning what each comes to …
-  </p>
+  <p v-else-if="load.loading.value && asked" class="small soft" role="status">Reckoning what each comes to …</p>
   <SchoolChoice
     v-for="question in QUESTIONS"
     :key="question"
@@ -61,7 +45,7 @@ watch(
     :schools="told(question)"
     @choose="choose(question, $event)"
   >
-    <p v-if="costs.data.value?.length" class="small soft">
+    <p v-if="costs.length" class="small soft">
       Hours and money at half of the cases, for {{ TYPICAL_REPAIRS[question] }}, by the rules that are saved.
     </p>
   </SchoolChoice>

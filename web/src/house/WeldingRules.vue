@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue';
+import { computed } from 'vue';
 import {
   AS_LAST,
   HEAT_WORDS,
@@ -12,16 +12,13 @@ import {
 } from '@aspecta/contract/shop';
 import { HOLDING_WORDS, PROCESS_WORDS, STRATEGY_WORDS } from '@aspecta/contract/weld';
 import KitButton from '../kit/KitButton.vue';
-import { get } from '../shell/api.ts';
-import { useSession } from '../shell/session.ts';
 import { hours, percent, useUnits } from '../shell/units.ts';
-import { useLoad } from '../shell/useLoad.ts';
 import SchoolChoice from './SchoolChoice.vue';
+import { useSchoolCosts } from './useSchoolCosts.ts';
 
 /* How this shop welds as a rule: each school in a sentence, and how long a typical patch takes by it, and how much it pulls. */
 const props = defineProps<{ welding: WeldingSchools; version: number }>();
 const emit = defineEmits<{ choose: [welding: Partial<WeldingSchools>] }>();
-const session = useSession();
 const units = useUnits();
 const QUESTIONS = Object.keys(WELDING_WORDS) as WeldingQuestion[];
 /** Nothing said: a chip needs a word for it. */
@@ -32,12 +29,7 @@ const NAMES: Readonly<Record<string, string>> = {
   ...HOLDING_WORDS,
   ...HEAT_WORDS,
 };
-const costs = useLoad(async () => {
-  const all: WeldingCost[] = [];
-  if (session.canWork)
-    for (const question of QUESTIONS) all.push(...(await get<WeldingCost[]>(`/weld/schools/${question}`)));
-  return all;
-});
+const { costs, load, asked } = useSchoolCosts<WeldingCost>('/weld/schools', QUESTIONS, () => props.version);
 const words = computed(() => ruleWords(units.unit.value));
 const ways = (question: WeldingQuestion) => Object.entries(WELDING_WORDS[question]) as [string, string][];
 const options = (question: WeldingQuestion) => [
@@ -53,7 +45,7 @@ function told({ total, wait, pull }: WeldingCost): string {
 }
 const schools = (question: WeldingQuestion) =>
   ways(question).map(([value, sentence]) => {
-    const cost = costs.data.value?.find((one) => one.question === question && one.choice === value);
+    const cost = costs.value.find((one) => one.question === question && one.choice === value);
     return { value, name: NAMES[value]!, sentence, comesTo: cost ? told(cost) : '' };
   });
 const choose = (question: WeldingQuestion, choice: string) =>
@@ -62,20 +54,17 @@ const patch = computed(
   () =>
     `a patch of ${units.length(TYPICAL_PATCH.width)} by ${units.length(TYPICAL_PATCH.height)} in ${units.sheet(TYPICAL_PATCH.thickness)} sheet, one edge plugged to a flange`,
 );
-watch(
-  () => props.version,
-  () => costs.reload(),
-);
 </script>
 
 <template>
   <p class="small soft">
     What a new weld plan begins with; each plan may still say otherwise. Nobody runs from one end to the other on sheet.
   </p>
-  <p v-if="costs.error.value" class="small">
-    What each comes to could not be reckoned: {{ costs.error.value }}
-    <KitButton small plain @click="costs.reload()">Try again</KitButton>
+  <p v-if="load.error.value" class="small">
+    What each comes to could not be reckoned: {{ load.error.value }}
+    <KitButton small plain @click="load.reload()">Try again</KitButton>
   </p>
+  <p v-else-if="load.loading.value && asked" class="small soft" role="status">Reckoning what each comes to …</p>
   <SchoolChoice
     v-for="question in QUESTIONS"
     :key="question"
@@ -85,7 +74,7 @@ watch(
     :schools="schools(question)"
     @choose="choose(question, $event)"
   />
-  <p v-if="costs.data.value?.length" class="small soft">
+  <p v-if="costs.length" class="small soft">
     Reckoned as a weld plan for {{ patch }}, at the temperature of the workshop, by the rules that are saved. The pull
     compares ways of welding; it is no forecast.
   </p>
