@@ -206,7 +206,7 @@ test('one car from the first reading to the last stitch', async ({ page, house }
     await line.getByRole('button', { name: 'Check it against the car' }).click();
     const check = page.getByRole('dialog');
     await check
-      .getByRole('radiogroup', { name: 'For the right side of the car' })
+      .getByRole('radiogroup', { name: 'Made for this side of the car' })
       .getByRole('radio', { name: 'Right' })
       .check();
     await check.getByLabel('Too short by, mm').fill('20');

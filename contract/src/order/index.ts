@@ -15,7 +15,7 @@ export const ORDER_WORDS: Readonly<Record<OrderState, string>> = {
 
 /** What is looked at on a part that has arrived, as a question. */
 export const ARRIVAL_WORDS: Readonly<Record<ArrivalPoint, string>> = {
-  hand: 'For the right side of the car',
+  hand: 'Made for this side of the car',
   thickness: 'Thickness of the sheet',
   size: 'Size',
   flanges: 'Flanges',

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bodyPlan, bodyPlans } from '../body/index.ts';
+import { bodyPlan, bodyPlans, panelOf, sheetOf } from '../body/index.ts';
+import { area } from '../geometry/index.ts';
 import { facesOf, litres, order, proof, protects, usualProducts, type OpenedRepair } from './index.ts';
 
 const saloon = bodyPlan('saloon');
@@ -19,6 +20,12 @@ describe('faces that a repair lays bare', () => {
       ...[...outer, ...inner],
       ...['outside: Sill, left, outside', 'back: Sill, left, back'],
     ]);
+  });
+  it('of a panel that is new is all of it, on each face, whatever was damaged; of a patch its damage and what has burnt', () => {
+    const whole = facesOf(saloon, [{ ...sill, choice: 'whole' }]);
+    const sheet = area(sheetOf(panelOf(saloon, 'sill-l')));
+    expect(whole.map((face) => face.area)).toEqual([sheet, sheet, sheet]);
+    expect(facesOf(saloon, [sill]).map((face) => face.area)).toEqual([30_000, 30_000, 20_000]);
   });
   it('of all of its layers: both hollows with two walls each', () => {
     const faces = facesOf(saloon, [{ ...sill, layers: ['outer', 'membrane', 'inner'] }]);

@@ -1,4 +1,5 @@
-import { hollowsAt, panelOf, pieceName, sidesInReach, type BodyPlan, type Cavity } from '../body/index.ts';
+import { hollowsAt, panelOf, pieceName, sheetOf, sidesInReach, type BodyPlan, type Cavity } from '../body/index.ts';
+import { area } from '../geometry/index.ts';
 import { keepsPanel, type OptionId } from '../verdict/index.ts';
 
 /** A repair as its faces need it. */
@@ -8,7 +9,7 @@ export interface OpenedRepair {
   /** Sheets of the panel that it is on; the outermost where they are left out. */
   layers?: readonly string[] | undefined;
   choice: OptionId;
-  /** mm² of metal that it concerns. */
+  /** mm² of metal that it was decided for; where the whole panel is new, its sheet counts. */
   area: number;
 }
 
@@ -35,6 +36,12 @@ export interface Face {
 /** Times the metal of a repair that is reached from inside a hollow: the burnt edges beside it too; common practice, no published source. */
 const BURNT = 1.5;
 
+/** A new panel from edge to edge. */
+const isNew = ({ choice }: OpenedRepair) => choice === 'whole' || choice === 'make';
+/** mm² that are bare afterwards, on one face: of a panel that is new all of it. */
+const bareArea = (body: BodyPlan, repair: OpenedRepair): number =>
+  isNew(repair) ? area(sheetOf(panelOf(body, repair.panel))) : repair.area;
+
 /**
  * Which faces do these repairs lay bare, and which of them can be reached no more when they are welded?
  *
@@ -51,7 +58,7 @@ export function facesOf(body: BodyPlan, repairs: readonly OpenedRepair[]): Face[
   const hollows = body.cavities.flatMap((cavity): Face[] => {
     const own = opens(cavity);
     if (own.length === 0) return [];
-    const area = own.reduce((sum, repair) => sum + repair.area, 0) * BURNT;
+    const bare = own.reduce((sum, repair) => sum + bareArea(body, repair) * (isNew(repair) ? 1 : BURNT), 0);
     return cavity.walls.map(({ panel, layer }) => {
       const wall = panelOf(body, panel);
       const sheet = wall.layers.find(({ id }) => id === layer)?.name ?? layer;
@@ -65,12 +72,12 @@ export function facesOf(body: BodyPlan, repairs: readonly OpenedRepair[]): Face[
         cavity: cavity.id,
         repairs: ids,
         closedBy: ids,
-        area,
+        area: bare,
       };
     });
   });
   const sides = known.flatMap((repair): Face[] => {
-    const { id, panel, layers = [], choice, area } = repair;
+    const { id, panel, layers = [], choice } = repair;
     const name = pieceName(panelOf(body, panel), layers);
     const face = (kind: 'outside' | 'back', word: string): Face => ({
       id: `${id} ${kind}`,
@@ -81,7 +88,7 @@ export function facesOf(body: BodyPlan, repairs: readonly OpenedRepair[]): Face[
       cavity: null,
       repairs: [id],
       closedBy: [],
-      area,
+      area: bareArea(body, repair),
     });
     const reached = sidesInReach(body, repair);
     // The back of an inner sheet is the side from which it is worked on.

@@ -151,7 +151,7 @@ export const placeOf = ({ line }: Pick<PieceJoint, 'line'>): Point => pointAt(li
 
 /** Of the low edge of a hollow, by the school of the shop. */
 const LOW: Readonly<Record<Metalwork['lowEdge'], string>> = {
-  open: 'It is the low edge of a hollow: it is held by its welds alone, and what lies between them stays unsealed so that water runs out.',
+  open: 'It is the low edge of a hollow: no weld and no sealer from end to end here, so that water runs out.',
   shut: 'It is the low edge of a hollow and is sealed from end to end here: water that gets in can leave by the drains alone, so keep every one of them open.',
 };
 

@@ -97,7 +97,7 @@ describe('the low edge', () => {
     const sill = panelOf(saloon, 'sill-l');
     const [joint] = closedJoints(panelJoints(saloon, sill), { visible: true });
     const notes = (low?: 'open' | 'shut') => closingNotes(joint!, { mounts: [], radius: 300, low });
-    expect(notes('open').join()).toMatch(/stays unsealed so that water runs out/);
+    expect(notes('open').join()).toMatch(/no sealer from end to end here, so that water runs out/);
     expect(notes('shut').join()).toMatch(/keep every one of them open/);
     expect(notes()).toEqual([]);
   });

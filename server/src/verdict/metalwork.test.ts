@@ -116,7 +116,7 @@ describe('how a shop works on metal', () => {
     const joints = async () => (await owner.get(`/repairs/${id}/joints`).expect(200)).body as JointsView;
     const notes = ({ joints: all }: JointsView) => all.flatMap((joint) => joint.notes).join(' ');
     const usual = await joints();
-    expect(notes(usual)).toMatch(/stays unsealed so that water runs out/);
+    expect(notes(usual)).toMatch(/no sealer from end to end here, so that water runs out/);
     await put({ lowEdge: 'shut', finish: 'metal' });
     const other = await joints();
     expect(notes(other)).toMatch(/sealed from end to end/);
