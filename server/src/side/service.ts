@@ -4,6 +4,7 @@ import type { SideDone, SideInput, SideView } from '@aspecta/contract/side';
 import { Problem } from '@aspecta/core';
 import { otherSideOf, panelOf, type OtherSide } from '@aspecta/core/body';
 import { anticlockwise, area, type Point } from '@aspecta/core/geometry';
+import type { JointChoice } from '@aspecta/core/repair';
 import { jobSteps } from '@aspecta/core/job';
 import { isCutIn } from '@aspecta/core/verdict';
 import { CutEntity } from '../cut/entities.ts';
@@ -12,7 +13,7 @@ import type { OwnVehicle } from '../garage/service.ts';
 import { ServerProblem } from '../http/problems.ts';
 import type { Caller } from '../http/session.ts';
 import type { JobService } from '../job/service.ts';
-import { JointChoiceEntity } from '../repair/entities.ts';
+import { JointChoiceEntity, type JointChoiceRow } from '../repair/entities.ts';
 import type { JointService } from '../repair/service.ts';
 import type { ZoneRow } from '../survey/entities.ts';
 import type { ZoneService } from '../survey/zones.ts';
@@ -64,7 +65,7 @@ export class SideService {
       })),
       zones: zones.map((zone) => ({ id: zone.id, area: areaOf(zone) })),
       line: isCutIn(repair.choice) && Boolean(cut?.corners),
-      joints: choices?.choices.length ?? 0,
+      joints: saidOf(choices).length,
       took,
     };
   }
@@ -165,12 +166,13 @@ export class SideService {
 
   private async jointsOver(caller: Caller, { repair, other }: Here, target: string): Promise<string[]> {
     const stored = await this.db.getRepository(JointChoiceEntity).findOneBy({ id: repair.id });
-    if (!stored || stored.choices.length === 0) return [];
+    const said = saidOf(stored);
+    if (said.length === 0) return [];
     const { taken, left } = await this.services.joints.takeOver(
       caller,
       target,
       // How many fasteners were found is a matter of each side.
-      stored.choices.map(({ found: _found, at, ...choice }) => ({ ...choice, at: other.mirror([at[0], at[1]]) })),
+      said.map(({ found: _found, at, ...choice }) => ({ ...choice, at: other.mirror([at[0], at[1]]) })),
     );
     return [
       ...(taken > 0 ? [`${taken} ${taken === 1 ? 'joint is' : 'joints are'} closed as on the first side.`] : []),
@@ -193,5 +195,9 @@ export class SideService {
 
 /** mm² */
 const areaOf = ({ ring, holes }: Pick<ZoneRow, 'ring' | 'holes'>): number => area([ring, ...holes]);
+/** Joints of which somebody has said how they are closed; one that was counted alone is a matter of its side. */
+const saidOf = (stored: JointChoiceRow | null): readonly JointChoice[] =>
+  stored?.choices.filter(({ closing, pitch }) => closing !== undefined || pitch !== undefined) ?? [];
+
 const mirrored = (ring: readonly (readonly number[])[], { mirror }: OtherSide): [number, number][] =>
   anticlockwise(ring.map(([u, v]) => mirror([u!, v!] as Point))).map(([u, v]): [number, number] => [u, v]);

@@ -53,6 +53,17 @@ describe('the same on the other side', () => {
     expect(there.joints.filter(({ chosen }) => chosen)).toMatchObject([{ closing: 'lap' }]);
   });
 
+  it('leaves fasteners that were counted to their side: nothing of them is taken over, and none is missed', async () => {
+    const vehicle = await vehicleOf(here.owner);
+    const first = await decided(here.owner, vehicle, 'patch', ON_SILL);
+    const { joints } = (await here.owner.get(`/repairs/${first.id}/joints`)).body as JointsView;
+    const spotted = joints.find(({ kind }) => kind === 'spot')!;
+    const counted = { closing: null, pitch: null, found: 3, version: 0 };
+    await here.owner.put(`/repairs/${first.id}/joints`, { at: spotted.at, kind: spotted.kind, ...counted }).expect(200);
+    expect(await view(first.id)).toMatchObject({ joints: 0 });
+    expect(((await same(first.id).expect(201)).body as SideDone).notes).toEqual([]);
+  });
+
   it('decides the damage that is there already instead of making up more; sent twice it is done once', async () => {
     const vehicle = await vehicleOf(here.owner);
     const first = await decided(here.owner, vehicle, 'patch', ON_SILL);

@@ -79,7 +79,12 @@ async function go(): Promise<void> {
         <p v-else class="soft">
           Nothing of its line or joints was chosen by hand; the other side follows its own damage.
         </p>
-        <KitNotice v-if="form.rest()" bad>{{ units.said(form.rest() ?? '') }}</KitNotice>
+        <KitNotice v-if="form.rest()" bad>
+          {{ units.said(form.rest() ?? '') }}
+          <RouterLink :to="`/vehicles/${props.vehicle}/panels/${there.panel}/verdict`" @click="emit('close')"
+            >To the verdict of {{ there.panelName }}</RouterLink
+          >
+        </KitNotice>
         <template v-if="there.repairs.length > 0">
           <p>{{ there.panelName }} is decided the same way already:</p>
           <div class="row">

@@ -57,6 +57,8 @@ describe('the same on the other side', () => {
     await button(page, /Map the same damage/).trigger('click');
     await flushPromises();
     expect(page.text()).toContain('Note a price for Sill, right first.');
+    // There it can be noted.
+    expect(page.get('a').attributes('href')).toBe('/vehicles/v/panels/sill-r/verdict');
     server.on('GET /repairs/r/side', null);
     expect((await open()).text()).toContain('lies in the middle of the car');
   });
