@@ -242,6 +242,18 @@ describe('the steps of a job', () => {
   });
 });
 
+describe('a panel of which none is ordered any more', () => {
+  it('is to be had before anything is opened, and leads to where another one is weighed', () => {
+    const order = { state: 'wanted' as const, leadHours: 240, missing: true };
+    const skin = repairOn(saloon, panelOf('door-skin-l'), 'whole', { order });
+    const steps = job([skin]);
+    const wanted = stepOf(steps, `${skin.id} order`);
+    expect(wanted.title).toMatch(/none is ordered any more/);
+    expect(wanted.path).toBe(`panels/door-skin-l/verdict?repair=${skin.id}`);
+    expect(waitsFor(steps, `${skin.id} open`, wanted.id)).toBe(true);
+  });
+});
+
 /* Schools of the trade; common practice, no published source. */
 describe('the steps by the schools of a shop', () => {
   const floor = repairOn(saloon, panelOf('floor-front-l'), 'patch');

@@ -8,7 +8,7 @@ export function orderSteps(
     name,
     panel,
     repair,
-    order: { state, leadHours, undated = false, reworkHours = 0 },
+    order: { state, leadHours, missing = false, undated = false, reworkHours = 0 },
     house,
   }: {
     name: string;
@@ -35,8 +35,13 @@ export function orderSteps(
     ...over,
   });
   return [
-    step('order', 'order it', { hours: house.order, share: ordered ? 1 : 0 }),
-    step('delivery', undated ? 'on back order without a date, weeks are guessed' : 'on its way', {
+    missing
+      ? // Who else sells it is weighed where it was decided; with that it is in the order book again.
+        step('order', 'none is ordered any more: say who sells one, and decide again', {
+          ...{ hours: house.order, share: 0, path: `panels/${panel}/verdict?repair=${repair}` },
+        })
+      : step('order', 'order it', { hours: house.order, share: ordered ? 1 : 0 }),
+    step('delivery', waitingFor({ missing, undated }), {
       hours: leadHours,
       share: ordered && !isAwaited(state) ? 1 : 0,
       waits: true,
@@ -58,3 +63,8 @@ export function orderSteps(
       : []),
   ];
 }
+
+const waitingFor = ({ missing, undated }: { missing: boolean; undated: boolean }): string => {
+  if (missing) return 'on its way, as long as a panel usually takes';
+  return undated ? 'on back order without a date, weeks are guessed' : 'on its way';
+};

@@ -83,6 +83,8 @@ export interface JobStep {
 export interface OrderedPart {
   state: OrderState;
   leadHours: number;
+  /** Nothing is ordered for it any more: what came did not serve, or was withdrawn. */
+  missing?: boolean;
   /** Nobody has said a day: its hours are a guess. */
   undated?: boolean;
   reworkHours?: number;

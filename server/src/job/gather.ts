@@ -181,7 +181,7 @@ function jobRepair(
     done: Boolean(done),
     hours: hours.p50,
     work: work ?? [],
-    order: order ? partOf(order, lead) : null,
+    order: order ? partOf(order, lead) : isBought(choice) && !done ? NONE_ORDERED : null,
     opened: fasteners > 0 ? Math.min(1, (ticked.fasteners.get(id) ?? 0) / fasteners) : null,
     welded: ticked.welds.get(id)?.share ?? null,
     fitted: fitted.get(id),
@@ -190,6 +190,13 @@ function jobRepair(
     coated: coated.get(id),
   };
 }
+
+/** A bought panel of which nothing is left in the book: what came was kept as sheet or sent back, or its line withdrawn. */
+const NONE_ORDERED: OrderedPart = {
+  state: 'wanted',
+  missing: true,
+  leadHours: expectedIn({ state: 'wanted', due: null, since: '' }, 0).hours,
+};
 
 /** What is bought, as the job needs it. */
 const partOf = (row: OrderRow, lead: Lead): OrderedPart => {

@@ -124,9 +124,12 @@ describe('a part that is here', () => {
   });
 
   it('sent back says what came back for it; taken back, it has only arrived', async () => {
-    const { owner, check, line } = await arrived('Back');
+    const { owner, check, line, steps } = await arrived('Back');
     const { body } = await check({ outcome: 'return', credit: 11_800 }).expect(200);
     expect(body).toMatchObject({ state: 'returned', credit: 11_800 });
+    // The decision stands, and nothing is ordered for it: that is the first step of its job.
+    const missing = (await steps()).find(({ kind }) => kind === 'order');
+    expect(missing).toMatchObject({ state: 'ready', title: expect.stringMatching(/none is ordered any more/) });
     await owner.post(`/orders/${line.id}/back`, { version: body.version }).expect(200);
     expect(await lineOf(owner, line.id)).toMatchObject({ state: 'arrived', arrival: null, credit: null });
   });

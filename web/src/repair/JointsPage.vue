@@ -10,9 +10,9 @@ import {
   type JointsView,
 } from '@aspecta/contract/repair';
 import { panelOf } from '@aspecta/core/body';
-import { isToCome } from '@aspecta/core/order';
+import { isGone, isToCome } from '@aspecta/core/order';
 import { toLine } from '@aspecta/core/geometry';
-import { keepsPanel } from '@aspecta/core/verdict';
+import { isBought, keepsPanel } from '@aspecta/core/verdict';
 import { crumbsTo } from '../car/crumbs.ts';
 import DecisionLine from '../car/DecisionLine.vue';
 import RepairChoice from '../car/RepairChoice.vue';
@@ -119,6 +119,11 @@ const next = computed(() => {
   const state = decision.value?.order?.state;
   if (state && isToCome(state))
     return { text: 'The panel is not here yet: look for it in the order book', to: '/orders' };
+  if (decision.value && isBought(decision.value.choice) && !decision.value.done && (!state || isGone(state)))
+    return {
+      text: 'No panel is ordered for it any more: say who sells one',
+      to: `/vehicles/${props.id}/panels/${decision.value.panel}/verdict?repair=${props.repair}`,
+    };
   if (view.value.joints.length === 0) return { text: 'Back to the Board', to: `/vehicles/${props.id}` };
   return { text: 'Plan every weld in its order', to: `/vehicles/${props.id}/repairs/${props.repair}/weld` };
 });

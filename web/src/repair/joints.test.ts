@@ -16,6 +16,8 @@ import {
   type JointChoice,
 } from '@aspecta/core/repair';
 import { lineLength, type Point } from '@aspecta/core/geometry';
+import type { RepairView } from '@aspecta/contract/verdict';
+import { repairView } from '../testing/repairView.ts';
 import { button, FakeServer, openPage, problem, signIn } from '../testing/fakeServer.ts';
 import JointsPage from './JointsPage.vue';
 
@@ -64,10 +66,10 @@ const viewOf = (id: string, opened: readonly string[] = [], choices: readonly Jo
   };
 };
 const vehicle = { id: 'v', nickname: 'Marigold', year: 1964, planId: 'saloon', version: 1 };
-const open = async (view: JointsView) => {
+const open = async (view: JointsView, repairs: readonly RepairView[] = []) => {
   server.on('GET /vehicles/v', vehicle);
   server.on('GET /plans/saloon', plan);
-  server.on('GET /vehicles/v/repairs', []);
+  server.on('GET /vehicles/v/repairs', repairs);
   server.on('GET /repairs/r/joints', view);
   const { page } = await openPage(JointsPage, { id: 'v', repair: 'r' });
   await flushPromises();
@@ -89,6 +91,18 @@ describe('the joints of a piece', () => {
     expect(page.text()).toContain(`About ${view.hours.toFixed(1)} h`);
     expect(page.findAll('.fastener')).toHaveLength(view.fasteners.length);
     expect(page.findAll('.fastener.hidden').length).toBeGreaterThan(0);
+  });
+
+  it('lead to the verdict where no panel is ordered any more, and to the order book where one is to come', async () => {
+    const line = { id: 'o', unneeded: null };
+    const next = async (order: RepairView['order']) =>
+      (await open(viewOf('sill-l'), [repairView({ panel: 'sill-l', choice: 'whole', order })]))
+        .get('.next a')
+        .attributes('href');
+    expect(await next({ ...line, state: 'returned' })).toBe('/vehicles/v/panels/sill-l/verdict?repair=r');
+    expect(await next(null)).toBe('/vehicles/v/panels/sill-l/verdict?repair=r');
+    expect(await next({ ...line, state: 'ordered' })).toBe('/orders');
+    expect(await next({ ...line, state: 'checked' })).toBe('/vehicles/v/repairs/r/weld');
   });
 
   it('are marked as a whole, and a refusal is shown', async () => {
