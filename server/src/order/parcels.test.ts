@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import type { JobView } from '@aspecta/contract/job';
 import type { OrderAdvice, OrderLine } from '@aspecta/contract/order';
+import type { RepairView } from '@aspecta/contract/verdict';
 import { ON_SILL, decided, houseWithCar, ownerOf, vehicleOf, type Visitor } from '../testing/house.ts';
 
 const here = houseWithCar();
@@ -130,6 +131,18 @@ describe('a part that is here', () => {
     // The decision stands, and nothing is ordered for it: that is the first step of its job.
     const missing = (await steps()).find(({ kind }) => kind === 'order');
     expect(missing).toMatchObject({ state: 'ready', title: expect.stringMatching(/none is ordered any more/) });
+    // Decided again with another price it is wanted from there, though that one is dearer.
+    const { vehicleId, repairId } = line;
+    const other = { panel: 'sill-l', maker: 'Calder', price: 16_000, carriage: 4000, leadDays: 9 };
+    await owner.post(`/vehicles/${vehicleId}/offers`, other).expect(201);
+    const repair = (await owner.get(`/repairs/${repairId}`).expect(200)).body as RepairView;
+    await owner
+      .put(`/repairs/${repairId}`, {
+        ...{ zoneIds: repair.zoneIds, choice: 'whole', reason: 'right flange', done: false, version: repair.version },
+      })
+      .expect(200);
+    const anew = (await book(owner)).filter(({ state }) => state === 'wanted');
+    expect(anew).toMatchObject([{ maker: 'Calder', repairId }]);
     await owner.post(`/orders/${line.id}/back`, { version: body.version }).expect(200);
     expect(await lineOf(owner, line.id)).toMatchObject({ state: 'arrived', arrival: null, credit: null });
   });

@@ -67,6 +67,12 @@ export class OrderService {
     return this.line(caller, row.id);
   }
 
+  /** Is anything of this repair in the book that was not withdrawn, kept as sheet or sent back? */
+  async isInBook({ id }: { id: string }): Promise<boolean> {
+    const known = await this.db.getRepository(OrderEntity).findBy({ repairId: id });
+    return known.some(({ state }) => !isGone(state));
+  }
+
   /** Puts the panel of a decision into the book, in the transaction of the decision; once for each repair. */
   async wantPanel(
     manager: EntityManager,

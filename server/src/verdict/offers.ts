@@ -7,6 +7,7 @@ import { changeOf } from '../db/changeOf.ts';
 import { VehicleEntity } from '../garage/entities.ts';
 import type { OwnVehicle } from '../garage/service.ts';
 import { notFound } from '../http/problems.ts';
+import { OrderEntity } from '../order/entities.ts';
 import type { Caller } from '../http/session.ts';
 import type { ShopService } from '../shop/service.ts';
 import { OfferEntity, type OfferRow } from './entities.ts';
@@ -60,19 +61,23 @@ export class OfferService {
     }));
   }
 
-  /** The offer for the sheet on which this work is with the least landed price, as a parcel of its own; and how many are left out because of their currency. */
+  /** The offer for the sheet on which this work is with the least landed price, as a parcel of its own, of a maker whose part did not turn out wrong where there is one; and how many are left out because of their currency. */
   async best(
     caller: Caller,
     vehicle: OwnVehicle,
     { panel: panelId, layers }: { panel: string; layers: readonly string[] },
   ): Promise<{ offer: (Offer & { landed: number }) | null; foreign: number }> {
-    const [rows, shop] = await Promise.all([
+    const [rows, shop, unfit] = await Promise.all([
       this.db.getRepository(OfferEntity).findBy({
         vehicleId: vehicle.id,
         panel: panelId,
         layer: boughtSheet(panelOf(vehicle.plan, panelId), layers) ?? IsNull(),
       }),
       this.shops.shop(caller),
+      // What came from these makers for this panel did not serve.
+      this.db
+        .getRepository(OrderEntity)
+        .findBy({ vehicleId: vehicle.id, panel: panelId, state: In(['kept', 'returned']) }),
     ]);
     const priced = rows
       .filter((row) => row.currency === shop.currency)
@@ -85,7 +90,9 @@ export class OfferService {
           taxOnCarriage: true,
         }).total,
       }));
-    const offer = priced.length === 0 ? null : priced.reduce((a, b) => (b.landed < a.landed ? b : a));
+    const others = priced.filter(({ maker }) => !unfit.some((order) => order.maker === maker));
+    const open = others.length > 0 ? others : priced;
+    const offer = open.length === 0 ? null : open.reduce((a, b) => (b.landed < a.landed ? b : a));
     return { offer, foreign: rows.length - priced.length };
   }
 }

@@ -210,7 +210,9 @@ export class VerdictService {
     const again =
       changes.choice !== repair.choice ||
       (zoneIds !== undefined && !sameSet(zoneIds, before)) ||
-      (zoneIds !== undefined && staleOf(repair, drawn).length > 0);
+      (zoneIds !== undefined && staleOf(repair, drawn).length > 0) ||
+      // Nothing is ordered for it any more: it is wanted anew.
+      (zoneIds !== undefined && isBought(changes.choice) && !(await this.services.orders.isInBook(repair)));
     if (!again) return this.amend(caller, vehicle, repair, { version, ...changes });
     const zones = zoneIds
       ? await this.services.zones.byIds(vehicle.id, zoneIds)
