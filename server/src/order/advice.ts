@@ -35,7 +35,7 @@ export async function orderAdvice(services: Services, caller: Caller): Promise<O
     const need = parts.get(line.repairId ?? line.id);
     return need ? [needOf(line, need, { offers, makers, clock: shop.timeZone })] : [];
   });
-  return { needs, basket: basketOf(wanted, { offers, needs, shop }), makers, problem };
+  return { needs, basket: basketOf(wanted, { offers: offers.filter(serves(lines)), needs, shop }), makers, problem };
 }
 
 /** What the deliveries of each maker have taught. */
@@ -58,6 +58,14 @@ const sameAs =
   ({ vehicleId, panel }: OrderLine) =>
   (offer: OfferRow): boolean =>
     panel !== '' && offer.vehicleId === vehicleId && offer.panel === panel;
+
+/** Not from where a part for the same place was kept as sheet or sent back. */
+const serves =
+  (lines: readonly OrderLine[]) =>
+  (offer: OfferRow): boolean =>
+    !lines.some(
+      (line) => ['kept', 'returned'].includes(line.state) && line.maker === offer.maker && sameAs(line)(offer),
+    );
 
 /** Days that its maker quotes for this part; null where nobody has. */
 const quotedFor = (line: OrderLine, offers: readonly OfferRow[]): number | null =>

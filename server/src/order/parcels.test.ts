@@ -143,6 +143,10 @@ describe('a part that is here', () => {
       .expect(200);
     const anew = (await book(owner)).filter(({ state }) => state === 'wanted');
     expect(anew).toMatchObject([{ maker: 'Calder', repairId }]);
+    expect(((await owner.get(`/repairs/${repairId}`).expect(200)).body as RepairView).order?.state).toBe('wanted');
+    // Nobody is sent back to the maker whose part was wrong, though he is cheaper.
+    const { basket } = (await owner.get('/orders/advice').expect(200)).body as OrderAdvice;
+    expect(JSON.stringify(basket)).not.toContain(line.maker);
     await owner.post(`/orders/${line.id}/back`, { version: body.version }).expect(200);
     expect(await lineOf(owner, line.id)).toMatchObject({ state: 'arrived', arrival: null, credit: null });
   });

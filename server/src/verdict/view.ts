@@ -1,6 +1,6 @@
 import type { DecisionStep, RepairView } from '@aspecta/contract/verdict';
 import { areaOnSheet, panelOf, type BodyPlan } from '@aspecta/core/body';
-import { isOver } from '@aspecta/core/order';
+import { isGone, isOver } from '@aspecta/core/order';
 import type { OrderRow } from '../order/entities.ts';
 import type { ZoneRow } from '../survey/entities.ts';
 import type { RepairRow } from './entities.ts';
@@ -45,7 +45,8 @@ export function repairView(
 ): RepairView {
   const { by, at, ...now } = stepOf(row);
   const own = zones.filter((zone) => row.zones.some(({ id }) => id === zone.id));
-  const order = orders.filter(({ repairId }) => repairId === row.id).at(-1);
+  const lines = orders.filter(({ repairId }) => repairId === row.id);
+  const order = lines.find(({ state }) => !isGone(state)) ?? lines.at(-1);
   return {
     ...now,
     id: row.id,
