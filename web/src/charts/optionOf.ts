@@ -70,13 +70,18 @@ export function hintText(
   return [name, `${withUnit(x, value[0]!)}: ${withUnit(y, value[1]!)}`];
 }
 
+/** A value as it stands on an axis, and letters up to which such words are short. */
+const [TYPICAL, SHORT] = [1000, 6];
+
 function axisOf(axis: Axis, colours: Colours, at: 'x' | 'y'): object {
   const text = { color: colours['ink-soft'], fontSize: 12 };
+  // Long words side by side need room on a phone: fewer of them, rather than some that are left out.
+  const ticks = at === 'x' && writeOn(axis, TYPICAL).length > SHORT ? 3 : 5;
   return {
     type: axis.names ? 'category' : 'value',
     ...(axis.names
       ? { data: axis.names, inverse: at === 'y' }
-      : { min: axis.min, max: axis.max, ...(axis.every ? { interval: axis.every } : {}) }),
+      : { min: axis.min, max: axis.max, ...(axis.every ? { interval: axis.every } : {}), splitNumber: ticks }),
     scale: true,
     name: axis.names ? '' : titleOf(axis),
     nameLocation: at === 'x' ? 'middle' : 'end',
