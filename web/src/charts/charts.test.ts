@@ -194,3 +194,24 @@ describe('a chart on a page', () => {
     expect(view.get('details').attributes('open')).toBeDefined();
   });
 });
+
+describe('figures along the axis below', () => {
+  const option = (x: Partial<Chart['x']>, most: number) => {
+    const points = [[0, most / 2, most, 0]] as const;
+    const series: Series[] = [{ kind: 'range', name: 'cost', points }];
+    const chart: Chart = {
+      title: 'Cost',
+      x: { name: 'Cost', min: 0, ...x },
+      y: { name: '', names: ['Patch'] },
+      series,
+    };
+    return optionOf(chart, colours) as { xAxis: { splitNumber: number }; yAxis: { splitNumber?: number } };
+  };
+
+  it('are fewer where they are written long, so that a phone shows all of them', () => {
+    const write = (minor: number) => `US$${(minor / 100).toLocaleString('en-US')}`;
+    expect(option({ write }, 140_000).xAxis.splitNumber).toBe(2);
+    expect(option({ write }, 9000).xAxis.splitNumber).toBe(5);
+    expect(option({ unit: 'h' }, 60).xAxis.splitNumber).toBe(5);
+  });
+});

@@ -34,7 +34,7 @@ export function optionOf(chart: Chart, colours: Colours): EChartsCoreOption {
       textStyle: { color: colours.ink, fontSize: 13 },
       formatter: ({ seriesName, value, dataIndex }: Pointed) => hint(chart, seriesName ?? '', { value, dataIndex }),
     },
-    xAxis: { ...axisOf(x, colours, 'x'), ...(isTall(chart) ? { position: 'top' } : {}) },
+    xAxis: { ...axisOf(x, colours, 'x', farthestOf(series)), ...(isTall(chart) ? { position: 'top' } : {}) },
     yAxis: axisOf(y, colours, 'y'),
     series: [...series.flatMap((one) => seriesOf(one, colours)), marksOf(chart, colours)],
   };
@@ -70,13 +70,24 @@ export function hintText(
   return [name, `${withUnit(x, value[0]!)}: ${withUnit(y, value[1]!)}`];
 }
 
-/** A value as it stands on an axis, and letters up to which such words are short. */
-const [TYPICAL, SHORT] = [1000, 6];
+/** Letters up to which what stands on an axis is short. */
+const SHORT = 6;
+/** The largest figure along the axis below. */
+const farthestOf = (series: readonly Series[]): number =>
+  series.reduce(
+    (most, one) =>
+      one.points.reduce(
+        (far, point) =>
+          Math.max(far, (one.kind === 'range' ? point[2] : one.kind === 'bars' ? point[1] : point[0]) ?? 0),
+        most,
+      ),
+    0,
+  );
 
-function axisOf(axis: Axis, colours: Colours, at: 'x' | 'y'): object {
+function axisOf(axis: Axis, colours: Colours, at: 'x' | 'y', farthest = 0): object {
   const text = { color: colours['ink-soft'], fontSize: 12 };
   // Long words side by side need room on a phone: fewer of them, rather than some that are left out.
-  const ticks = at === 'x' && writeOn(axis, TYPICAL).length > SHORT ? 3 : 5;
+  const ticks = at === 'x' && writeOn(axis, axis.max ?? farthest).length > SHORT ? 2 : 5;
   return {
     type: axis.names ? 'category' : 'value',
     ...(axis.names
