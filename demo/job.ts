@@ -1,11 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { JobService } from '@aspecta/server/job/service';
+import { VerdictService } from '@aspecta/server/verdict/service';
 import { WorkerService } from '@aspecta/server/plan/workers';
 import { wish } from '@aspecta/server/plan/wishes';
 import { dayAt, type Chapter } from './chapter.ts';
 import scenario from './scenario.json' with { type: 'json' };
 
 interface Told {
+  /** Steps with the hours that they took; those of a repair by the key of its decision. */
   done: [string, number][];
   own: { title: string; hours: number };
 }
@@ -25,10 +27,18 @@ export const job: Chapter = async ({ house, owner, id, story, isMain }) => {
   const told = (story as { job?: Told }).job;
   if (!told) return;
   const jobs = house.the(JobService);
+  const decided = await house.the(VerdictService).list(owner, id);
+  const decisions = story.decisions as { key: string; reason: string }[];
+  const named = (step: string) => {
+    const [key, ...kind] = step.split(' ');
+    const reason = decisions.find((decision) => decision.key === key)?.reason;
+    const repair = decided.find((one) => one.reason === reason);
+    return repair ? [repair.id, ...kind].join(' ') : step;
+  };
   await jobs.add(owner, id, { id: randomUUID(), ...told.own, after: [], before: [], waits: false, dry: false });
   for (const [step, spent] of told.done)
     await jobs.say(owner, id, {
-      step,
+      step: named(step),
       state: 'done',
       reason: '',
       until: null,
