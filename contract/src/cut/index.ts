@@ -40,6 +40,8 @@ export interface CutPlanView extends Tapes {
   mirror: string | null;
   /** Where the metal is more likely than not too thin to weld to: the line stays out of there. */
   thin: Ring[];
+  /** mm² of pitted metal of this repair that stays and is treated, by the house rules. */
+  left: number;
   /** Shares of the joint on metal that was not measured, or that may be too thin. */
   onMap: { unmeasured: number; doubtful: number };
 }

@@ -15,7 +15,7 @@ export const METALWORK_WORDS: {
     holes: {
       name: 'What is gone or too thin',
       sentence:
-        'Pitted metal that can still be welded to stays, is treated and coated; small pieces, and one looks again every year.',
+        'Pitted metal that can still be welded to stays, is treated and coated, but not near a mount; small pieces, and one looks again every year.',
     },
   },
   rust: {
@@ -82,7 +82,7 @@ export const METALWORK_WORDS: {
 
 /** On what they are compared, as one says it. */
 export const TYPICAL_METALWORK: Readonly<Record<MetalworkQuestion, string>> = {
-  cutBack: 'a hole with a hand’s breadth of pitting around it in the middle of a floor',
+  cutBack: 'a hole with a hand’s breadth of pitting around it in a boot floor, far from any mount',
   rust: 'two hands’ breadths of pitting in a floor that are treated',
   finish: 'a patch over a hand’s breadth of rust low in a rear quarter, its step of filling included',
   primed: 'a patch in a floor, all of its steps up to the last coat',

@@ -28,6 +28,8 @@ describe('how far is cut', () => {
         expect(left.every((zone) => zone.class === 'pitted')).toBe(true);
         expect(cut.length).toBeGreaterThan(0);
         expect([...cut, ...left]).toHaveLength(all.length);
+        // What must go is cut, whatever its class.
+        expect(cutAndLeft(all, 'holes', () => true)).toEqual({ cut: all, left: [] });
         // Only where nothing but pitting was decided on is pitting cut.
         if (cut.some((zone) => zone.class === 'pitted'))
           expect(all.every((zone) => zone.class === 'pitted')).toBe(true);

@@ -33,14 +33,16 @@ const MAY_STAY: readonly ZoneClass[] = ['pitted'];
  *
  * @param zones with their classes
  * @param cutBack by the house
+ * @param mustGo what is cut all the same: so near to a mount only metal of equal thickness counts
  * Source: common practice, no published source (schools: how far to cut).
  * @example cutAndLeft([{ class: 'through' }, { class: 'pitted' }], 'holes').left // → [{ class: "pitted" }]
  */
 export function cutAndLeft<Z extends { class: ZoneClass }>(
   zones: readonly Z[],
   cutBack: Metalwork['cutBack'],
+  mustGo: (zone: Z) => boolean = () => false,
 ): { cut: readonly Z[]; left: readonly Z[] } {
-  const stays = ({ class: kind }: Z) => MAY_STAY.includes(kind);
+  const stays = (zone: Z) => MAY_STAY.includes(zone.class) && !mustGo(zone);
   return cutBack === 'bright' || zones.every(stays)
     ? { cut: zones, left: [] }
     : { cut: zones.filter((zone) => !stays(zone)), left: zones.filter(stays) };

@@ -58,7 +58,7 @@ export { showsMetal, withoutFormerCoating, type BarePlace } from './formerCoatin
 export { zoneClassFrom } from './zoneClass.ts';
 export { SIGNS, signOf, type Sign, type SignId } from './signs.ts';
 export { walkRound, walkCoverage, type PastId, type WalkPlace } from './walkRound.ts';
-export { carriesLoad, checkLimits, rulesWith, usualLimits, type Limits } from './limits.ts';
+export { carriesLoad, checkLimits, isNearMount, rulesWith, usualLimits, type Limits } from './limits.ts';
 export { zonePolygon, zoneDistances, mergeZones, subtractZone, splitZone } from './zoneShape.ts';
 export { gaugeLine, type GaugeLine } from './gaugeLine.ts';
 export { fillerReading, type FillerReading } from './fillerReading.ts';

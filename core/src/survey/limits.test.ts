@@ -6,6 +6,7 @@ import { calledShare } from './called.ts';
 import {
   carriesLoad,
   checkLimits,
+  isNearMount,
   coatingClass,
   metalClass,
   rulesWith,
@@ -56,6 +57,19 @@ describe('limits of a shop', () => {
       }),
     );
     expect(() => checkLimits({ ...usualLimits, heavyUm: usualLimits.repaintedUm })).toThrow(/make this one larger/);
+  });
+
+  it('say which areas reach near a mount: those that hold it, and those nearer than the radius', () => {
+    const mounts = [{ at: [0, 0] as const }];
+    const square = (u: number): [number, number][] => [
+      [u, -20],
+      [u + 40, -20],
+      [u + 40, 20],
+      [u, 20],
+    ];
+    const near = (u: number, mountRadius: number) => isNearMount({ mounts }, square(u), { mountRadius });
+    expect([near(-20, 0), near(100, 99), near(100, 101)]).toEqual([true, false, true]);
+    expect(isNearMount({ mounts: [] }, square(0))).toBe(false);
   });
 
   it('take in no less around a mount where they are wider, and load-bearing metal everywhere', () => {

@@ -1,5 +1,5 @@
 import type { Panel } from '../body/index.ts';
-import type { Point } from '../geometry/index.ts';
+import { inRing, toRing, type Point, type Ring } from '../geometry/index.ts';
 import { refuse } from '../problem.ts';
 import { surveyRules, type SurveyRules } from './classes.ts';
 
@@ -78,6 +78,18 @@ export const carriesLoad = (
   { mountRadius }: Pick<Limits, 'mountRadius'> = usualLimits,
 ): boolean =>
   panel.structural || panel.mounts.some((mount) => Math.hypot(mount.at[0] - u, mount.at[1] - v) <= mountRadius);
+
+/**
+ * Does an area reach so near to a mount of its panel that only welded metal counts there?
+ *
+ * @param ring mm on the panel
+ * @example isNearMount({ mounts: [{ at: [0, 0] }] }, [[100, 0], [200, 0], [200, 50]], { mountRadius: 150 }) // → true
+ */
+export const isNearMount = (
+  { mounts }: { mounts: readonly { at: Point }[] },
+  ring: Ring,
+  { mountRadius }: Pick<Limits, 'mountRadius'> = usualLimits,
+): boolean => mounts.some(({ at }) => inRing(at, ring) || toRing(at, ring) < mountRadius);
 
 /**
  * The rules of the survey with the limits of a shop; one that was kept before there were more of them has the usual ones.

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { usualMetalwork, type Metalwork } from '../repair/index.ts';
 import { elementsOf, damagedArea } from './elements.ts';
+import { reasonsFor } from './reasons.ts';
 import type { Repair } from './repair.ts';
 
 const repair = (over: Partial<Repair> = {}): Repair => ({
@@ -42,6 +43,11 @@ describe('rust that stays', () => {
       ['Convert, neutralise and prime', 3],
     ]);
     expect(names('whole', left)).toEqual(names('whole', repair()));
+    const reasons = (structural: boolean) =>
+      reasonsFor('patch', { ...left, panel: { ...left.panel, structural } }).against.join(' ');
+    expect(reasons(false)).toMatch(/look again every year/);
+    expect(reasons(true)).toMatch(/ask a qualified person whether pitted metal may stay/);
+    expect(reasons(false)).not.toMatch(/qualified person/);
   });
 
   it('never makes a patch cheaper the more there is of it (property)', () => {

@@ -369,7 +369,8 @@ function byShare(repair: Repair, rates: Rates, house: House, damage: number, tab
       ...(zone.patchUnseen ? { patchUnseen: zone.patchUnseen * Math.sqrt(scale) } : {}),
       ...(zone.joints ? { joints: grown(zone.joints, Math.sqrt(scale), repair.panel.joints) } : {}),
     }));
-    return spreadOf(simulateOption('patch', { ...repair, zones }, rates, rules, tables, luck).cost);
+    const left = (repair.left ?? 0) * scale;
+    return spreadOf(simulateOption('patch', { ...repair, zones, left }, rates, rules, tables, luck).cost);
   };
   // From there on the line takes in nearly all of the panel: no patch any more.
   const most = Math.min(1, ((damage / repair.panel.area) * NEARLY_ALL) / Math.max(patchShare(repair), 1e-9));

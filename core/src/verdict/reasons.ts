@@ -112,6 +112,12 @@ export function reasonsFor(option: OptionId, repair: Repair): { for: string[]; a
     if (panel.visible && panel.curvature !== 'double')
       no.push(`${Math.round(weld)} mm of weld in a visible surface can warp it.`);
   }
+  if ((option === 'patch' || option === 'part') && repair.left) {
+    yes.push('Pitted metal beside it that can still be welded to stays: the pieces are small.');
+    no.push('What stays is treated and coated, and thinner than it was built: look again every year.');
+    if (panel.structural)
+      no.push('This panel carries load: ask a qualified person whether pitted metal may stay in it.');
+  }
   if (option === 'make') {
     yes.push('Needs nobody who sells it, and can be as the original, weld for weld.');
     no.push('Takes forming tools and the hands for it; a first one is made twice.');

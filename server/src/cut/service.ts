@@ -3,8 +3,9 @@ import { cutDefaults, pinsAlong, type CutInput, type CutPlanView } from '@aspect
 import { Problem, refuse } from '@aspecta/core';
 import { layerOf, panelOf, sheetOf } from '@aspecta/core/body';
 import { cutPanelOf, lineOnMap, marginAround, tapesFor, type CutLine } from '@aspecta/core/cut';
+import { clipAll } from '@aspecta/core/geometry';
 import { cutAndLeft } from '@aspecta/core/repair';
-import { layerSamples, rulesWith } from '@aspecta/core/survey';
+import { isNearMount, layerSamples, rulesWith } from '@aspecta/core/survey';
 import { changeOnce } from '../db/change.ts';
 import { changeOf } from '../db/changeOf.ts';
 import type { Caller } from '../http/session.ts';
@@ -57,7 +58,9 @@ export class CutService {
       this.services.shops.shop(caller),
     ]);
     // What stays and is treated is not gone around.
-    const { cut: zones } = cutAndLeft(damage, shop.metalwork.cutBack);
+    const { cut: zones, left } = cutAndLeft(damage, shop.metalwork.cutBack, ({ ring }) =>
+      isNearMount(panel, ring, shop.limits),
+    );
     const layer = layerOf(panel, zones[0]!.layer);
     const readings = await this.services.readings.countingOn(vehicle.id, panel.id, layer.id);
     const { metal } = layerSamples(panel, layer.id, readings.map(asReading));
@@ -110,6 +113,14 @@ export class CutService {
         body.panels.find((other) => other.mirrorOf?.panel === panel.id)?.name ??
         (panel.mirrorOf ? panelOf(body, panel.mirrorOf.panel).name : null),
       thin,
+      left:
+        left.length > 0
+          ? clipAll(
+              'intersection',
+              left.map(({ ring, holes }) => [ring, ...holes]),
+              [sheetOf(panel)],
+            ).area
+          : 0,
       onMap: lineOnMap({
         ...{ joints: line.joints, asBuilt: layer.thickness, readings: metal },
         certainty: rules.certainty,

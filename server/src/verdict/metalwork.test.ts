@@ -59,14 +59,15 @@ describe('how a shop works on metal', () => {
 
   it('leaves pitted metal where only holes are cut: line, estimate, joints and job follow, before and after it is saved', async () => {
     const { owner, shop, put, vehicle } = await shopOf('Holes alone');
-    const zone = async (kind: string, u: number, size: number) => {
-      const input = { ...zoneInput(), panel: 'floor-front-l', layer: 'outer', class: kind };
+    const layer = panelOf(bodyPlan('saloon'), 'boot-floor').layers[0]!.id;
+    const zone = async (kind: string, u: number, size: number, panel = 'boot-floor') => {
+      const input = { ...zoneInput(), panel, layer, class: kind };
       const sent = await owner
-        .post(`/vehicles/${vehicle}/zones`, { ...input, ring: squareAt(u, 250, size) })
+        .post(`/vehicles/${vehicle}/zones`, { ...input, ring: squareAt(u, panel === 'boot-floor' ? 500 : 250, size) })
         .expect(201);
       return (sent.body as { id: string }).id;
     };
-    const zoneIds = [await zone('through', 300, 60), await zone('pitted', 380, 200)];
+    const zoneIds = [await zone('through', 640, 60), await zone('pitted', 720, 200)];
     const weigh = async () =>
       ((await owner.post(`/vehicles/${vehicle}/verdict`, { zoneIds }).expect(200)).body as VerdictView).verdict;
     const patch = (verdict: VerdictView['verdict']) => verdict.options.find(({ id }) => id === 'patch')!;
@@ -100,6 +101,15 @@ describe('how a shop works on metal', () => {
     expect(repairs).toHaveLength(1);
     const { steps } = (await owner.get(`/vehicles/${vehicle}/job`).expect(200)).body as JobView;
     expect(steps.map(({ title }) => title).join('\n')).toMatch(/treat and prime the metal that stays/);
+    expect(((await owner.get(`/repairs/${again.id}/cut`).expect(200)).body as CutPlanView).left).toBeCloseTo(
+      200 * 200,
+      0,
+    );
+    // On a front floor a seat mount is never far: there nothing pitted stays.
+    const nearby = [await zone('through', 300, 60, 'floor-front-l'), await zone('pitted', 380, 60, 'floor-front-l')];
+    const near = { ...decided, id: randomUUID(), zoneIds: nearby };
+    await owner.post(`/vehicles/${vehicle}/repairs`, near).expect(201);
+    expect(((await owner.get(`/repairs/${near.id}/cut`).expect(200)).body as CutPlanView).left).toBe(0);
   });
 
   it('says at the low edge of a hollow how it drains, and works seen welds as the shop does', async () => {

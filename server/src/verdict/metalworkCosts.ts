@@ -30,10 +30,11 @@ const TYPICAL: Readonly<
   Record<Exclude<MetalworkQuestion, 'passage'>, { panel: string; zones: Zones; option: OptionId }>
 > = {
   cutBack: {
-    panel: 'floor-front-l',
+    // Near a mount all of it would be cut whatever the school.
+    panel: 'boot-floor',
     zones: [
-      zone('floor-front-l', 'through', block(380, 250, 60, 50)),
-      zone('floor-front-l', 'pitted', block(320, 200, 180, 150), [block(380, 250, 60, 50)]),
+      zone('boot-floor', 'through', block(800, 600, 60, 50)),
+      zone('boot-floor', 'pitted', block(740, 550, 180, 150), [block(800, 600, 60, 50)]),
     ],
     option: 'patch',
   },

@@ -167,8 +167,9 @@ export class VerdictService {
     }
     const zones = await this.services.zones.byIds(vehicleId, input.zoneIds);
     // Each patch has its own line and its own state, unless a person joins them afterwards.
-    const { metalwork } = await this.services.shops.shop(caller);
-    const groups = isCutIn(input.choice) ? repairsOf(zones, metalwork.cutBack) : [zones];
+    const shop = await this.services.shops.shop(caller);
+    const panel = panelOf(vehicle.plan, zones[0]!.panel);
+    const groups = isCutIn(input.choice) ? repairsOf(zones, { panel, ...shop }) : [zones];
     const decided = await Promise.all(groups.map((group) => this.figures(caller, vehicle, group, input.choice)));
     const rows = decided.map(({ figures, offer: bought }, i): RepairRow => ({
       ...figures,

@@ -34,7 +34,7 @@ import {
   type Schools,
 } from '@aspecta/core/repair';
 import { compare, type House, type Rates, type Repair, type Verdict } from '@aspecta/core/verdict';
-import { isRim, type ZoneClass } from '@aspecta/core/survey';
+import { isNearMount, isRim, usualLimits, type Limits, type ZoneClass } from '@aspecta/core/survey';
 
 /** mm of sound metal around the damage when a patch is weighed: the default of the cut. */
 const MARGIN = 20;
@@ -66,7 +66,9 @@ export function weighRepair({
 }: Weighing): Verdict {
   const panel = panelOf(plan, panelId);
   const layers = [...new Set(damage.map((zone) => zone.layer))];
-  const { cut: zones, left } = cutAndLeft(damage, metalwork.cutBack);
+  const { cut: zones, left } = cutAndLeft(damage, metalwork.cutBack, (zone) =>
+    isNearMount(panel, zone.ring, { ...usualLimits, ...house }),
+  );
   const visible = isSeen(panel, layers);
   const how = { visible, schools };
   const layer = layerOf(panel, boughtSheet(panel, layers) ?? damage[0]!.layer);
@@ -120,9 +122,9 @@ export function groupsOf<Z extends Weighing['zones'][number]>(zones: readonly Z[
 /** One repair for each patch; what stays beside it and is treated goes with the patch that is nearest. */
 export function repairsOf<Z extends Weighing['zones'][number]>(
   zones: readonly Z[],
-  cutBack: Metalwork['cutBack'],
+  { panel, limits, metalwork }: { panel: Panel; limits: Limits; metalwork: Metalwork },
 ): (readonly Z[])[] {
-  const { cut, left } = cutAndLeft(zones, cutBack);
+  const { cut, left } = cutAndLeft(zones, metalwork.cutBack, ({ ring }) => isNearMount(panel, ring, limits));
   const groups = groupsOf(cut).map((group) => [...group]);
   for (const zone of left) {
     const far = (group: readonly Z[]) =>

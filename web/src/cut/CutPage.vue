@@ -153,6 +153,10 @@ const file = (name: string) => `/api/repairs/${props.repair}/cut/${name}`;
               >.
             </p>
           </div>
+          <p v-if="plan.left > 0" class="small soft">
+            {{ units.area(plan.left) }} of pitted metal stays and is treated, by the
+            <RouterLink to="/house">house rules</RouterLink>.
+          </p>
           <KitNotice bad v-for="warning in plan.line.warnings" :key="warning">{{ units.said(warning) }}</KitNotice>
           <LineTools v-if="inHand" :line="hand" :panel="load.data.value.panel" @found="findAgain" @done="hand.end()" />
           <div v-else-if="session.canWork" class="row">

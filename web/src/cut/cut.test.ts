@@ -40,6 +40,7 @@ function planned(settings: CutSettings, over: Partial<CutPlanView> = {}): CutPla
     ...tapesFor({ panel, line, unit: 'mm' }),
     mirror: 'Front floor, right',
     thin: [],
+    left: 0,
     onMap: { unmeasured: 0, doubtful: 0 },
     ...over,
   };
@@ -157,6 +158,12 @@ describe('the cut', () => {
     expect(page.get('[role=alert]').text()).toContain('Somebody else has changed this line');
     expect((field(page, 'Sound metal beyond the damage').element as HTMLInputElement).value).toMatch(/^40/);
     expect(page.findAll('table.offsets tbody tr')).toHaveLength(theirs.corners.length);
+  });
+
+  it('says how much pitted metal stays beside it by the house rules', async () => {
+    expect((await open()).text()).not.toContain('stays and is treated');
+    server.on('GET /repairs/r/cut', { ...planned(cutDefaults), left: 12_000 });
+    expect((await open()).text()).toMatch(/120 cm² of pitted metal stays and is treated/);
   });
 
   it('warns of metal that is not measured, too thin, or decided before the damage was changed', async () => {
