@@ -1,4 +1,4 @@
-import type { Metalwork, Schools } from '@aspecta/core/repair';
+import type { Metalwork, Schools, Tools } from '@aspecta/core/repair';
 import type { ChangedRules } from './rules.ts';
 import type { WeldingSchools } from './welding.ts';
 import type { Limits } from '@aspecta/core/survey';
@@ -37,6 +37,8 @@ export interface Shop {
   welding: WeldingSchools;
   /** How it works on metal. */
   metalwork: Metalwork;
+  /** What stands in it; null as long as nobody has said. */
+  tools?: Tools | null;
   /** By which metal is judged. */
   limits: Limits;
   /** °C in the workshop as a rule: what welds cool down to, and what coats dry at. */

@@ -46,12 +46,16 @@ describe('what was changed of the house rules', () => {
       { metalwork: { ...usualMetalwork, cutBack: 'holes' } },
       'Cut out: Back to bright metal → What is gone or too thin',
     ],
+    [
+      { tools: { spotArm: 300, bender: null, turns: true } },
+      'Spot welder, its arms reach: not said → 300 mm\nSheet bender, folds up to: not said → none\nThe body can be turned: not said → yes',
+    ],
     [{ overlay: true }, 'Weigh laying a new sheet over the old one: no → yes'],
     [
       { schools: { ...schoolDefaults, seen: 'joggle' } },
       'A cut in sheet that is seen is closed by: Butt weld → Joggled lap',
     ],
-  ])('%o is told in words', (over, text) => expect(changedRules(rules, { ...rules, ...over })).toEqual([text]));
+  ])('%o is told in words', (over, text) => expect(changedRules(rules, { ...rules, ...over }).join('\n')).toBe(text));
 
   it('is money in the currency of now, where the currency itself was changed', () =>
     expect(changedRules(rules, { ...rules, currency: 'USD', rates: { ...rules.rates, hour: 7550 } })).toEqual([

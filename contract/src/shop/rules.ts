@@ -53,6 +53,9 @@ export const ruleWords = (unit: Unit) =>
     strategy: 'Order of the stitches',
     holding: 'Held until it is welded by',
     heat: 'Heat',
+    spotArm: 'Spot welder, its arms reach',
+    bender: 'Sheet bender, folds up to',
+    turns: 'The body can be turned',
     cutBack: 'Cut out',
     rust: 'Rust that stays is treated by',
     finish: 'A seen weld is made level',
@@ -67,6 +70,7 @@ export type Rule = keyof ReturnType<typeof ruleWords>;
 /** By rule: who changed it last, and when (ISO). */
 export type ChangedRules = Partial<Record<Rule, { by: string; at: string }>>;
 
+const NOT_SAID = 'not said';
 /** What stands for a rule of welding that is left open. */
 export const AS_LAST = 'as welded last';
 
@@ -102,7 +106,7 @@ const metalworkName = (question: MetalworkQuestion, choice: string): string =>
 
 /** Each rule as a person reads it, by the units and the currency of the shop; temperatures in °C, as every stored sentence has them. */
 function told(
-  { rates, schools, welding, metalwork, limits, localRules, ...rules }: Rules,
+  { rates, schools, welding, metalwork, tools, limits, localRules, ...rules }: Rules,
   { unit, currency }: Pick<Rules, 'unit' | 'currency'>,
 ) {
   const rate = (key: keyof Shop['rates']) => `${((rates[key] * ratePer(key, unit)) / 100).toFixed(2)} ${currency}`;
@@ -142,6 +146,9 @@ function told(
     process: welding.process ? PROCESS_WORDS[welding.process] : AS_LAST,
     strategy: welding.strategy ? STRATEGY_WORDS[welding.strategy] : AS_LAST,
     holding: welding.holding ? HOLDING_WORDS[welding.holding] : AS_LAST,
+    spotArm: tools ? (tools.spotArm === null ? 'none' : `${Math.round(tools.spotArm)} mm`) : NOT_SAID,
+    bender: tools ? (tools.bender === null ? 'none' : `${Math.round(tools.bender)} mm`) : NOT_SAID,
+    turns: tools ? yes(tools.turns) : NOT_SAID,
     heat: welding.heat ? HEAT_WORDS[welding.heat] : AS_LAST,
     ...(Object.fromEntries(
       METALWORK_QUESTIONS.map((question) => [question, metalworkName(question, metalwork[question])]),

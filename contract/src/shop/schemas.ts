@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { CAUTION_STEPS } from '@aspecta/core/safety';
 import { STEP_RULE_WORDS } from './rules.ts';
 import { METALWORK_WORDS, type MetalworkQuestion } from './metalwork.ts';
-import { schoolDefaults, usualMetalwork, type Metalwork } from '@aspecta/core/repair';
+import { schoolDefaults, usualMetalwork, type Metalwork, type Tools } from '@aspecta/core/repair';
 import { usualLimits, type Limits } from '@aspecta/core/survey';
 import type { Role, SetUp, Shop } from './index.ts';
 import { NO_WELDING, type WeldingSchools } from './welding.ts';
@@ -85,6 +85,13 @@ export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
     holding: Joi.valid('clamps', 'screws').allow(null).required(),
     heat: Joi.valid('cool', 'pass').allow(null).default(null),
   }).default(NO_WELDING),
+  tools: Joi.object<Tools>({
+    spotArm: Joi.number().min(50).max(2000).allow(null).required(),
+    bender: Joi.number().min(100).max(4000).allow(null).required(),
+    turns: Joi.boolean().required(),
+  })
+    .allow(null)
+    .default(null),
   limits: Joi.object<Limits>({
     weldableShare: Joi.number().min(0.3).max(1).required(),
     weldableMm: Joi.number().min(0.2).max(3).required(),

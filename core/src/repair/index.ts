@@ -24,4 +24,5 @@ export { panelJoints, pieceJoints, spotsOf, type PieceJoint } from './ofPanel.ts
 export { isSettingUp, isUndone, paceFor, phaseOf, WORK_KINDS, type Paces, type WorkKind } from './phases.ts';
 export { COATED_FACES, minutesPerDm2, SHAPE_PACES, shaping, STRIPPED_AROUND } from './patchWork.ts';
 export { PACES, ROUGHLY, type Minutes } from './paces.ts';
+export { spotReach, tooLong, type Tools } from './tools.ts';
 export { stretchesOf, type OutlineEdge, type Stretch } from './stretches.ts';

@@ -50,6 +50,10 @@ describe('two sides welded in turn', () => {
             if (isHot(step)) expect(warmth[side]!.at(step.from!, start)).toBeLessThanOrEqual(50 + 1e-6);
             let now = start;
             for (const one of sides[side].slice(first - 1, last)) {
+              // Within a turn the torch is moved and places cool: heat put there too early would reach others too early.
+              const before = one === step ? undefined : sides[side][one.n - 2];
+              if (before) now += Math.max(0, one.start - one.wait - (before.start + before.duration));
+              if (before && one.energy) now += warmth[side]!.waitAt(one.from!, now);
               if (one.energy)
                 warmth[side]!.add({ from: one.from!, to: one.to!, duration: one.duration }, one.energy, now);
               now += one.duration;
@@ -57,7 +61,7 @@ describe('two sides welded in turn', () => {
           }
         },
       ),
-      { numRuns: 12 },
+      { numRuns: 12, examples: [[142, 43, 0]] },
     );
   });
 

@@ -8,7 +8,7 @@ import {
   type JointView,
 } from '@aspecta/contract/repair';
 import { personUnits } from '@aspecta/contract/shop';
-import { boughtSheet, edgeName, hollowsAt, isSeen, panelOf, type Panel } from '@aspecta/core/body';
+import { boughtSheet, edgeName, hollowsAt, isSeen, panelOf, sheetOf, type Panel } from '@aspecta/core/body';
 import { lineLength, minus, toLine, type Point } from '@aspecta/core/geometry';
 import {
   closedJoints,
@@ -23,11 +23,13 @@ import {
   panelJoints,
   pieceJoints,
   placeOf,
+  spotReach,
   straightRuns,
   type ClosedJoint,
   type JointChoice,
   type Metalwork,
   type Paces,
+  type Tools,
 } from '@aspecta/core/repair';
 import type { Limits } from '@aspecta/core/survey';
 import { isLetIn, isMade, keepsPanel } from '@aspecta/core/verdict';
@@ -197,7 +199,7 @@ export class JointService {
   ): Promise<JointsView> {
     const { repair, vehicle } = await this.services.verdicts.own(caller, repairId);
     const panel = panelOf(vehicle.plan, repair.panel);
-    const [cut, { schools, limits, metalwork }, paces] = await Promise.all([
+    const [cut, { schools, limits, metalwork, tools }, paces] = await Promise.all([
       isLetIn(repair.choice) ? this.services.cuts.plan(caller, repairId) : null,
       this.services.shops.shop(caller),
       this.services.paces.of(caller),
@@ -213,7 +215,7 @@ export class JointService {
     const how = { visible, made: isMade(repair.choice), paces, finish: metalwork.finish };
     const hollow = hollowsAt(vehicle.plan, { panel: panel.id, layers }).length > 0;
     const views = joints.map((joint) =>
-      jointView(joint, panel, { ...how, limits, low: hollow ? metalwork.lowEdge : undefined }),
+      jointView(joint, panel, { ...how, limits, tools, low: hollow ? metalwork.lowEdge : undefined }),
     );
     const work = closedWork(joints, how);
     return {
@@ -263,6 +265,7 @@ function jointView(
     paces: Paces;
     finish: Metalwork['finish'];
     limits: Limits;
+    tools: Tools | null | undefined;
     /** School of the shop for the low edge of a hollow, where the panel is a wall of one. */
     low: Metalwork['lowEdge'] | undefined;
   },
@@ -279,12 +282,21 @@ function jointView(
         ? runs.map((line) => ({ at: pair(placeOf({ line })), length: lineLength(line), name: facing(panel, line) }))
         : [],
     ways: [...closingsOf(joint)],
-    notes: closingNotes(joint, {
-      ...{ mounts: panel.mounts, radius: how.limits.mountRadius },
-      low: lowEdge(panel, [joint]) > 0 ? how.low : undefined,
-    }),
+    notes: [
+      ...reachNotes(joint, panel, how.tools),
+      ...closingNotes(joint, {
+        ...{ mounts: panel.mounts, radius: how.limits.mountRadius },
+        low: lowEdge(panel, [joint]) > 0 ? how.low : undefined,
+      }),
+    ],
     hours: meanHours(closedWork([joint], how), how.paces),
   };
+}
+
+/** What the spot welder that stands here does not reach; nothing as long as nobody has said what stands here. */
+function reachNotes(joint: ClosedJoint, panel: Panel, tools: Tools | null | undefined): string[] {
+  const note = tools ? spotReach(joint, sheetOf(panel), tools.spotArm) : null;
+  return note === null ? [] : [note];
 }
 
 const pair = ([u, v]: Point): [number, number] => [u, v];

@@ -1,7 +1,7 @@
 import type { CoatSystems } from '@aspecta/core/close';
 import { EntitySchema } from 'typeorm';
 import type { ChangedRules, LocalRules, Role, Unit, WeldingSchools } from '@aspecta/contract/shop';
-import type { Metalwork, Schools } from '@aspecta/core/repair';
+import type { Metalwork, Schools, Tools } from '@aspecta/core/repair';
 import type { Limits } from '@aspecta/core/survey';
 import { belongsTo, decimal, flag, json, key, maybe, moment, ref, text, version } from '../db/columns.ts';
 
@@ -21,6 +21,8 @@ export interface ShopRow {
   limits?: Partial<Limits> | null;
   /** Null: as it welded last. */
   welding?: WeldingSchools | null;
+  /** Null: nobody has said what stands there. */
+  tools?: Tools | null;
   /** Null, or one left out: as is usual. */
   metalwork?: Partial<Metalwork> | null;
   /** Null in shops of the time before it was noted. */
@@ -64,6 +66,7 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     limits: maybe(json()),
     welding: maybe(json()),
     metalwork: maybe(json()),
+    tools: maybe(json()),
     changed: maybe(json()),
     version: version(),
   },

@@ -25,6 +25,7 @@ import Waiting from '../shell/Waiting.vue';
 import MovedTile from './MovedTile.vue';
 import LimitRules from './LimitRules.vue';
 import MetalworkRules from './MetalworkRules.vue';
+import ToolRules from './ToolRules.vue';
 import { LIMITS } from './typedLimits.ts';
 import RuleChanges from './RuleChanges.vue';
 import SchoolRules from './SchoolRules.vue';
@@ -54,6 +55,8 @@ const refused = computed(() =>
     'taxRate',
     'temperature',
     'timeZone',
+    'tools.bender',
+    'tools.spotArm',
   ),
 );
 const owner = () => session.current?.person.role === 'owner';
@@ -121,6 +124,11 @@ const owner = () => session.current?.person.role === 'owner';
             <h2>Limits</h2>
             <LimitRules :typed="rules.limits" :errors="form.errors" @type="Object.assign(rules.limits, $event)" />
             <RuleChanges :rules="LIMITS" :changed="changed" />
+          </section>
+          <section class="tile stack">
+            <h2>What stands here</h2>
+            <ToolRules :typed="rules.tools" :errors="form.errors" @type="Object.assign(rules.tools, $event)" />
+            <RuleChanges :rules="['spotArm', 'bender', 'turns']" :changed="changed" />
           </section>
           <section class="tile stack">
             <h2>How it is joined</h2>

@@ -111,6 +111,7 @@ describe('the house rules', () => {
       schools: { seen: 'butt', hidden: 'lap', flange: 'plug' },
       welding: { process: null, strategy: null, holding: null, heat: null },
       metalwork: usualMetalwork,
+      tools: { spotArm: null, bender: null, turns: false },
       limits: { ...usualLimits, weldableMm: 0.8 },
       timeZone: null,
       localRules: {
@@ -124,6 +125,23 @@ describe('the house rules', () => {
     });
     expect(page.text()).toContain('Saved.');
     expect(useSession().current!.shop.unit).toBe('in');
+  });
+
+  it('take what stands in the workshop, in the units of the shop, once somebody says it', async () => {
+    const page = await open();
+    expect(page.text()).not.toContain('Spot welder, its arms reach');
+    const check = (label: string) =>
+      page
+        .findAll('[role=checkbox]')
+        .find((box) => box.text().includes(label))!
+        .trigger('click');
+    await check('Say what stands here');
+    await field(page, 'Sheet bender, folds up to, mm').setValue('1250');
+    await check('The body can be turned');
+    server.on('PUT /shop', (body) => ({ ...useSession().current!.shop, ...body, version: 2 }));
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    expect(server.to('PUT /shop')[0]).toMatchObject({ tools: { spotArm: null, bender: 1250, turns: true } });
   });
 
   it('say what they would move before they are saved, and that they move nothing where it is so', async () => {

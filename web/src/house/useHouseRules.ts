@@ -10,6 +10,7 @@ import { shareOf } from '../shell/typedNumber.ts';
 import { useForm } from '../shell/useForm.ts';
 import { useLoad } from '../shell/useLoad.ts';
 import { useUnits } from '../shell/units.ts';
+import { NO_TOOLS, toolsOf, typedTools } from './typedTools.ts';
 import { limitsOf, NO_LIMITS, typedLimits } from './typedLimits.ts';
 
 /** The house rules as they stand in their fields: read, changed, reckoned with before they are saved, and saved. */
@@ -32,6 +33,7 @@ export function useHouseRules() {
     ...schoolDefaults,
     welding: { ...NO_WELDING },
     metalwork: { ...usualMetalwork },
+    tools: { ...NO_TOOLS },
     limits: { ...NO_LIMITS },
     temperature: '',
     coatingUnit: 'um' as Shop['coatingUnit'],
@@ -51,6 +53,7 @@ export function useHouseRules() {
   /** Rates as they were shown: one that nobody has touched stays exactly what is stored. */
   let seen: Shop['rates'] | undefined;
   let judged = usualLimits;
+  let standing: Shop['tools'] = null;
   const shownRate = (key: keyof Shop['rates'], minor: number) =>
     majorUnits(Math.round(minor * ratePer(key, units.unit.value)));
   const stored = (key: keyof Shop['rates']) => {
@@ -63,6 +66,7 @@ export function useHouseRules() {
     session.setShop(shop);
     seen = shop.rates;
     judged = { ...usualLimits, ...shop.limits };
+    standing = shop.tools ?? null;
     changed.value = shop.changed ?? null;
     Object.assign(rules, {
       name: shop.name,
@@ -73,6 +77,7 @@ export function useHouseRules() {
       ...shop.schools,
       welding: { ...NO_WELDING, ...shop.welding },
       metalwork: { ...usualMetalwork, ...shop.metalwork },
+      tools: typedTools(shop.tools, units),
       version: shop.version,
       coatingUnit: shop.coatingUnit,
       heatUnit: shop.heatUnit,
@@ -114,6 +119,7 @@ export function useHouseRules() {
             ...reckoned(),
             paints: rules.paints,
             welding: rules.welding,
+            tools: toolsOf(rules.tools, standing, units),
             limits: limitsOf(rules.limits, judged, units),
             temperature: units.heat.read(rules.temperature),
             coatingUnit: rules.coatingUnit,

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { sectionName, type PatternSettings, type PatternView } from '@aspecta/contract/pattern';
 import type { Turn } from '@aspecta/core/pattern';
+import { tooLong } from '@aspecta/core/repair';
 import { crumbsTo } from '../car/crumbs.ts';
 import DecisionLine from '../car/DecisionLine.vue';
 import RepairChoice from '../car/RepairChoice.vue';
@@ -79,6 +80,9 @@ async function turn(joint: number, to: Turn | null): Promise<void> {
 const strained = computed(() =>
   (view.value?.blank.edges ?? []).filter(({ tabs, strain }) => tabs === 0 && Math.abs(strain) > 0.005),
 );
+/** Folds that the bender of this shop does not take; none as long as nobody has said what stands there. */
+const tools = computed(() => session.current?.shop.tools ?? null);
+const longFolds = computed(() => (tools.value ? tooLong(view.value?.blank.bends ?? [], tools.value.bender) : []));
 const next = computed(() =>
   view.value?.cutFrom
     ? { text: 'Try it in its place before it is welded', to: `/vehicles/${props.id}/repairs/${props.repair}/fit` }
@@ -168,6 +172,12 @@ const next = computed(() =>
             {{ strained.map(({ joint }) => joint + 1).join(', ') }}: round enough to be turned whole, its free edge
             {{ strained[0]!.strain < 0 ? 'shrunk' : 'stretched' }} by up to
             {{ percent(Math.max(...strained.map(({ strain }) => Math.abs(strain)))) }}.
+          </p>
+          <p v-if="longFolds.length > 0" class="small">
+            {{ longFolds.map(({ joint }) => joint + 1).join(', ') }}: a fold of
+            {{ units.length(Math.max(...longFolds.map(({ length }) => length))) }} is longer than
+            {{ tools!.bender === null ? 'goes over a bar by hand' : `the bender, ${units.length(tools!.bender)}` }}:
+            fold it in parts, or have it bent.
           </p>
           <p v-if="view.blank.steps.length > 0" class="small">
             {{ view.blank.steps.map(({ joint }) => joint + 1).join(', ') }}: set down by

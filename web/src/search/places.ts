@@ -37,7 +37,7 @@ const ALSO: Readonly<Record<string, string>> = {
   job: 'steps what next list order of work',
   plan: 'tonight calendar evenings weeks weather who works money cash pay day budget afford',
   record: 'report history timeline share hours costs tester',
-  house: 'settings rules rates units currency people',
+  house: 'settings rules rates units currency people limits schools tools spot welder bender rotisserie',
   learnt: 'pace spread estimate learned',
   garage: 'cars tonight',
   weeks: 'all cars calendar evenings by person by car bars who works week plan print wall',

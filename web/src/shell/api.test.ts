@@ -21,7 +21,7 @@ const session: SessionView = {
     paints: false,
     schools: { seen: 'butt', hidden: 'butt', flange: 'plug' },
     welding: { process: null, strategy: null, holding: null, heat: null },
-  metalwork: usualMetalwork,
+    metalwork: usualMetalwork,
     limits: usualLimits,
     temperature: 20,
     coatingUnit: 'um' as const,

@@ -23,6 +23,8 @@ const WORDS: Readonly<Record<string, string>> = {
   repaintedUm: 'A repaint',
   heavyUm: 'Heavy paint',
   certainty: 'How sure a class has to be',
+  spotArm: 'The reach of the spot welder',
+  bender: 'The longest fold',
   maxCorners: 'The number of runs',
   cornerRadius: 'The radius of corners',
   planId: 'The body plan',
@@ -42,7 +44,7 @@ const SHARES: readonly string[] = [
   ...['soundShare', 'wornShare', 'thinShare', 'throughShare'],
 ];
 /** Lengths whose limits are told without their unit: they are in mm. */
-const LENGTHS: readonly string[] = ['weldableMm', 'mountRadius'];
+const LENGTHS: readonly string[] = ['weldableMm', 'mountRadius', 'spotArm', 'bender'];
 /** Coatings, in the same way: in µm. */
 const COATINGS: readonly string[] = ['bareUm', 'originalUm', 'repaintedUm', 'heavyUm'];
 

@@ -18,12 +18,14 @@ import KitField from '../kit/KitField.vue';
 import KitInput from '../kit/KitInput.vue';
 import KitNotice from '../kit/KitNotice.vue';
 import KitSelect from '../kit/KitSelect.vue';
+import { useSession } from '../shell/session.ts';
 import { useUnits } from '../shell/units.ts';
 import type { useWeldPlan } from './useWeldPlan.ts';
 
 /* How the repair is welded: what is always chosen in sight, what the sheet and the process say folded away. */
 const props = defineProps<{ plan: ReturnType<typeof useWeldPlan> }>();
 const units = useUnits();
+const session = useSession();
 const { view, input, warm, lengths, reason, begun, form } = props.plan;
 const options = <T extends string>(words: Readonly<Record<T, string>>) =>
   (Object.entries(words) as [T, string][]).map(([value, label]) => ({ value, label }));
@@ -75,6 +77,9 @@ const named = ['handWarm', 'reason', ...FIELDS.map(([field]) => field)];
     /></KitField>
     <KitChips v-model="input.process" legend="Process" :options="options(PROCESS_WORDS)" />
     <KitChips v-model="input.position" legend="Position" :options="options(POSITION_WORDS)" />
+    <p v-if="input.position !== 'flat' && session.current?.shop.tools?.turns" class="small soft">
+      The body can be turned here: turned until it lies flat, the bead stays where it is put.
+    </p>
     <KitChips v-model="input.strategy" legend="Order" :options="options(STRATEGY_WORDS)" />
     <KitChips v-model="input.holding" legend="Held by" :options="options(HOLDING_WORDS)" />
     <KitCheckbox v-model="input.copper">Copper behind every joint</KitCheckbox>

@@ -36,6 +36,7 @@ import { localRules } from './036-local-rules.ts';
 import { limits } from './037-limits.ts';
 import { welding } from './038-welding.ts';
 import { metalwork } from './039-metalwork.ts';
+import { tools } from './040-tools.ts';
 import { tracking } from './033-tracking.ts';
 
 /** The layouts that have been released, oldest first. Add a file with the next number; never change what one makes. */
@@ -79,6 +80,7 @@ export const volumes = [
   limits,
   welding,
   metalwork,
+  tools,
 ];
 
 /** All migrations, oldest first. */
