@@ -4,6 +4,7 @@ import { STEP_RULE_WORDS } from './rules.ts';
 import { METALWORK_WORDS, type MetalworkQuestion } from './metalwork.ts';
 import { schoolDefaults, usualMetalwork, type Metalwork, type Tools } from '@aspecta/core/repair';
 import { usualLimits, type Limits } from '@aspecta/core/survey';
+import type { TriedRules } from '../verdict/index.ts';
 import type { Role, SetUp, Shop } from './index.ts';
 import { NO_WELDING, type WeldingSchools } from './welding.ts';
 
@@ -70,8 +71,22 @@ const share = (limit: keyof Limits) => ({ [limit]: Joi.number().min(0).max(1).de
 const micrometres = (limit: keyof Limits) => ({
   [limit]: Joi.number().min(1).max(5000).default(usualLimits[limit]),
 });
-/** House rules by which estimates are reckoned. */
-export const triedRulesSchema = Joi.object<Pick<Shop, 'rates' | 'overlay' | 'schools' | 'metalwork'>>(reckoned);
+const limits = Joi.object<Limits>({
+  weldableShare: Joi.number().min(0.3).max(1).required(),
+  weldableMm: Joi.number().min(0.2).max(3).required(),
+  mountRadius: Joi.number().min(0).max(1000).required(),
+  ...share('soundShare'),
+  ...share('wornShare'),
+  ...share('thinShare'),
+  ...share('throughShare'),
+  ...micrometres('bareUm'),
+  ...micrometres('originalUm'),
+  ...micrometres('repaintedUm'),
+  ...micrometres('heavyUm'),
+  certainty: Joi.number().min(0.5).max(0.999).default(usualLimits.certainty),
+});
+/** House rules by which estimates are reckoned; limits are as they stand where they are left out. */
+export const triedRulesSchema = Joi.object<TriedRules>({ ...reckoned, limits });
 export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
   name,
   currency,
@@ -92,20 +107,7 @@ export const shopSchema = Joi.object<Omit<Shop, 'id'>>({
   })
     .allow(null)
     .default(null),
-  limits: Joi.object<Limits>({
-    weldableShare: Joi.number().min(0.3).max(1).required(),
-    weldableMm: Joi.number().min(0.2).max(3).required(),
-    mountRadius: Joi.number().min(0).max(1000).required(),
-    ...share('soundShare'),
-    ...share('wornShare'),
-    ...share('thinShare'),
-    ...share('throughShare'),
-    ...micrometres('bareUm'),
-    ...micrometres('originalUm'),
-    ...micrometres('repaintedUm'),
-    ...micrometres('heavyUm'),
-    certainty: Joi.number().min(0.5).max(0.999).default(usualLimits.certainty),
-  }).default(usualLimits),
+  limits: limits.default(usualLimits),
   temperature: Joi.number().min(-20).max(45).required(),
   timeZone: Joi.string().max(60).allow(null),
   localRules: Joi.object(

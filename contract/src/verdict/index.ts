@@ -83,7 +83,7 @@ export interface Redecision {
 }
 
 /** House rules that are tried before they are kept. */
-export type TriedRules = Pick<Shop, 'rates' | 'schools' | 'overlay' | 'metalwork'>;
+export type TriedRules = Pick<Shop, 'rates' | 'schools' | 'overlay' | 'metalwork'> & Partial<Pick<Shop, 'limits'>>;
 /** An estimate under the rules as they are, and under those that are tried. Hours and minor units, medians. */
 export interface MovedEstimate {
   repair: string;

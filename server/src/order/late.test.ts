@@ -5,8 +5,8 @@ import { isLate } from './view.ts';
 const DAY = 86_400_000;
 const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10);
 const now = Date.now();
-/** Sent three days ago, promised in two: past the half of its way the carrier knows of a delay. */
-const [since, due] = [new Date(now - 3 * DAY).toISOString(), dayOf(now + 2 * DAY)];
+/** Sent four days ago, promised for tomorrow: past the half of its way, at any hour of the day, the carrier knows of a delay. */
+const [since, due] = [new Date(now - 4 * DAY).toISOString(), dayOf(now + DAY)];
 /** A number whose parcel comes so many days after the one that was promised, or on it. */
 const numberOf = (held: boolean): string =>
   Array.from({ length: 200 }, (_, i) => `N${i}`).find((number) => {

@@ -12,7 +12,7 @@ describe('what stands in the workshop', () => {
       const { id: _id, ...shop } = (await owner.get('/shop').expect(200)).body as Shop;
       return owner.put('/shop', { ...shop, ...over });
     };
-    const { id } = await decided(owner, await vehicleOf(owner), 'whole', ON_SILL);
+    const { id } = await decided(owner, await vehicleOf(owner), 'make', ON_SILL);
     await (
       await put({ schools: { seen: 'butt', hidden: 'butt', flange: 'spot' } })
     ).body;

@@ -110,6 +110,12 @@ describe('how a shop works on metal', () => {
     const near = { ...decided, id: randomUUID(), zoneIds: nearby };
     await owner.post(`/vehicles/${vehicle}/repairs`, near).expect(201);
     expect(((await owner.get(`/repairs/${near.id}/cut`).expect(200)).body as CutPlanView).left).toBe(0);
+    // With a smaller radius it would, and the estimate says so before that is saved.
+    const { limits, metalwork: holesAlone } = await shop();
+    const tried = { rates, overlay, schools, metalwork: holesAlone, limits: { ...limits, mountRadius: 5 } };
+    const smaller = (await owner.post('/estimates/moved', tried).expect(200)).body as MovedEstimate[];
+    const there = smaller.find(({ repair }) => repair === near.id)!;
+    expect(there.after.hours).toBeLessThan(there.before.hours);
   });
 
   it('says at the low edge of a hollow how it drains, and works seen welds as the shop does', async () => {

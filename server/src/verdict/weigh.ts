@@ -49,7 +49,11 @@ export async function weigh(
       rates: tried?.rates ?? shop.rates,
       schools: tried?.schools ?? shop.schools,
       metalwork: tried?.metalwork ?? shop.metalwork,
-      house: { mountRadius: shop.limits.mountRadius, overlay: tried?.overlay ?? shop.overlay, paces: own },
+      house: {
+        mountRadius: (tried?.limits ?? shop.limits).mountRadius,
+        overlay: tried?.overlay ?? shop.overlay,
+        paces: own,
+      },
     },
     caller.personId,
   );

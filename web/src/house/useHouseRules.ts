@@ -105,6 +105,7 @@ export function useHouseRules() {
     overlay: rules.overlay,
     schools: { seen: rules.seen, hidden: rules.hidden, flange: rules.flange },
     metalwork: { ...rules.metalwork },
+    limits: limitsOf(rules.limits, judged, units),
   });
   async function save(): Promise<void> {
     saved.value = false;
@@ -120,7 +121,6 @@ export function useHouseRules() {
             paints: rules.paints,
             welding: rules.welding,
             tools: toolsOf(rules.tools, standing, units),
-            limits: limitsOf(rules.limits, judged, units),
             temperature: units.heat.read(rules.temperature),
             coatingUnit: rules.coatingUnit,
             heatUnit: rules.heatUnit,
