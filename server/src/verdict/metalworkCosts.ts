@@ -7,17 +7,9 @@ import type { OptionId } from '@aspecta/core/verdict';
 import { waysIn } from '@aspecta/core/way';
 import type { Caller } from '../http/session.ts';
 import type { Workbench } from '../work/bench.ts';
+import { block, RUNS } from './typical.ts';
 import type { Weighing } from './weighing.ts';
 
-/** Of chance; the same for all, so that they differ by their work alone: enough for a comparison. */
-const RUNS = 1000;
-
-const block = (u: number, v: number, width: number, height: number): Ring => [
-  [u, v],
-  [u + width, v],
-  [u + width, v + height],
-  [u, v + height],
-];
 type Zones = Weighing['zones'];
 const SALOON = bodyPlan('saloon');
 const zone = (panel: string, kind: Zones[number]['class'], ring: Ring, holes: readonly Ring[] = []): Zones[number] => ({

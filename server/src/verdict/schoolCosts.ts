@@ -6,6 +6,7 @@ import type { Caller } from '../http/session.ts';
 import type { PaceService } from '../pace/service.ts';
 import type { ShopService } from '../shop/service.ts';
 import type { Workbench } from '../work/bench.ts';
+import { block, RUNS } from './typical.ts';
 import type { Weighing } from './weighing.ts';
 
 interface Services {
@@ -14,15 +15,6 @@ interface Services {
   bench: Workbench;
 }
 
-/** Of chance; the same for all, so that they differ by their work alone: enough for a comparison. */
-const RUNS = 1000;
-
-const block = (u: number, v: number, width: number, height: number): Ring => [
-  [u, v],
-  [u + width, v],
-  [u + width, v + height],
-  [u, v + height],
-];
 /** Damage on which the ways of closing a joint are compared: places on the unitary saloon, mm. */
 const TYPICAL: Readonly<Record<SchoolQuestion, { panel: string; ring: Ring }>> = {
   seen: { panel: 'quarter-l', ring: block(700, 300, 180, 120) },

@@ -8,9 +8,9 @@ import {
   type MetalworkQuestion,
 } from '@aspecta/contract/shop';
 import { usualMetalwork, type Metalwork } from '@aspecta/core/repair';
-import KitButton from '../kit/KitButton.vue';
 import { hours, useUnits } from '../shell/units.ts';
 import SchoolChoice from './SchoolChoice.vue';
+import SchoolReckoning from './SchoolReckoning.vue';
 import { useSchoolCosts } from './useSchoolCosts.ts';
 
 /* How this shop works on metal as a rule: how far it cuts, what it does with rust that stays, how it finishes and coats. */
@@ -18,7 +18,7 @@ const props = defineProps<{ metalwork: Metalwork; version: number }>();
 const emit = defineEmits<{ choose: [metalwork: Partial<Metalwork>] }>();
 const units = useUnits();
 const QUESTIONS = Object.keys(METALWORK_WORDS) as MetalworkQuestion[];
-const { costs, load, asked } = useSchoolCosts<MetalworkCost>('/estimates/schools', QUESTIONS, () => props.version);
+const { costs, ...reckoning } = useSchoolCosts<MetalworkCost>('/estimates/schools', QUESTIONS, () => props.version);
 const words = computed(() => ruleWords(units.unit.value));
 const ways = (question: MetalworkQuestion) =>
   Object.entries(METALWORK_WORDS[question]) as [string, { name: string; sentence: string }][];
@@ -33,11 +33,7 @@ const schools = (question: MetalworkQuestion) =>
 </script>
 
 <template>
-  <p v-if="load.error.value" class="small">
-    What each comes to could not be reckoned: {{ load.error.value }}
-    <KitButton small plain @click="load.reload()">Try again</KitButton>
-  </p>
-  <p v-else-if="load.loading.value && asked" class="small soft" role="status">Reckoning what each comes to …</p>
+  <SchoolReckoning :of="reckoning" />
   <SchoolChoice
     v-for="question in QUESTIONS"
     :key="question"

@@ -3,9 +3,9 @@ import { computed } from 'vue';
 import { CLOSING_WORDS } from '@aspecta/contract/repair';
 import { ruleWords, SCHOOL_WORDS, TYPICAL_REPAIRS, type SchoolCost, type SchoolQuestion } from '@aspecta/contract/shop';
 import { schoolDefaults, type Closing, type Schools } from '@aspecta/core/repair';
-import KitButton from '../kit/KitButton.vue';
 import { hours, useUnits } from '../shell/units.ts';
 import SchoolChoice from './SchoolChoice.vue';
+import SchoolReckoning from './SchoolReckoning.vue';
 import { useSchoolCosts } from './useSchoolCosts.ts';
 
 /* How joints are closed as a rule: each school in a sentence, and what it comes to on a typical repair by the rules as they are stored. */
@@ -13,7 +13,7 @@ const props = defineProps<{ schools: Schools; version: number }>();
 const emit = defineEmits<{ choose: [schools: Partial<Schools>] }>();
 const units = useUnits();
 const QUESTIONS = Object.keys(SCHOOL_WORDS) as SchoolQuestion[];
-const { costs, load, asked } = useSchoolCosts<SchoolCost>('/estimates/schools', QUESTIONS, () => props.version);
+const { costs, ...reckoning } = useSchoolCosts<SchoolCost>('/estimates/schools', QUESTIONS, () => props.version);
 const words = computed(() => ruleWords(units.unit.value));
 const ways = (question: SchoolQuestion) => Object.keys(SCHOOL_WORDS[question]) as Closing[];
 const options = (question: SchoolQuestion) => ways(question).map((value) => ({ value, label: CLOSING_WORDS[value] }));
@@ -31,11 +31,7 @@ const choose = (question: SchoolQuestion, choice: string) => emit('choose', { [q
 </script>
 
 <template>
-  <p v-if="load.error.value" class="small">
-    What each comes to could not be reckoned: {{ load.error.value }}
-    <KitButton small plain @click="load.reload()">Try again</KitButton>
-  </p>
-  <p v-else-if="load.loading.value && asked" class="small soft" role="status">Reckoning what each comes to …</p>
+  <SchoolReckoning :of="reckoning" />
   <SchoolChoice
     v-for="question in QUESTIONS"
     :key="question"

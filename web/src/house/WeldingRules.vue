@@ -11,9 +11,9 @@ import {
   type WeldingSchools,
 } from '@aspecta/contract/shop';
 import { HOLDING_WORDS, PROCESS_WORDS, STRATEGY_WORDS } from '@aspecta/contract/weld';
-import KitButton from '../kit/KitButton.vue';
 import { hours, percent, useUnits } from '../shell/units.ts';
 import SchoolChoice from './SchoolChoice.vue';
+import SchoolReckoning from './SchoolReckoning.vue';
 import { useSchoolCosts } from './useSchoolCosts.ts';
 
 /* How this shop welds as a rule: each school in a sentence, and how long a typical patch takes by it, and how much it pulls. */
@@ -29,7 +29,7 @@ const NAMES: Readonly<Record<string, string>> = {
   ...HOLDING_WORDS,
   ...HEAT_WORDS,
 };
-const { costs, load, asked } = useSchoolCosts<WeldingCost>('/weld/schools', QUESTIONS, () => props.version);
+const { costs, ...reckoning } = useSchoolCosts<WeldingCost>('/weld/schools', QUESTIONS, () => props.version);
 const words = computed(() => ruleWords(units.unit.value));
 const ways = (question: WeldingQuestion) => Object.entries(WELDING_WORDS[question]) as [string, string][];
 const options = (question: WeldingQuestion) => [
@@ -60,11 +60,7 @@ const patch = computed(
   <p class="small soft">
     What a new weld plan begins with; each plan may still say otherwise. Nobody runs from one end to the other on sheet.
   </p>
-  <p v-if="load.error.value" class="small">
-    What each comes to could not be reckoned: {{ load.error.value }}
-    <KitButton small plain @click="load.reload()">Try again</KitButton>
-  </p>
-  <p v-else-if="load.loading.value && asked" class="small soft" role="status">Reckoning what each comes to …</p>
+  <SchoolReckoning :of="reckoning" />
   <SchoolChoice
     v-for="question in QUESTIONS"
     :key="question"
